@@ -1,0 +1,40 @@
+package undoknot.bench;
+
+import java.time.Duration;
+import java.time.Instant;
+import undoknot.head.Construction;
+
+/** How long a head may not be powered after wet work (handbook 12, hold after wet work). */
+public final class DryHold {
+
+    /** What got wet. */
+    public enum Wet {
+        /** Treated in place, contacts dry, looked at. */
+        IN_PLACE(Duration.ZERO),
+        /** Head removed and only the base wet; needs moving air. */
+        BASE_ONLY(Duration.ofHours(2)),
+        /** Body, ports or contacts wet. */
+        BODY(Duration.ofHours(12)),
+        BOARD(Duration.ofHours(24));
+
+        private final Duration hold;
+
+        Wet(Duration hold) {
+            this.hold = hold;
+        }
+    }
+
+    private static final Duration LAMINATED = Duration.ofHours(24);
+
+    private DryHold() {}
+
+    /** The hold a part needs. A laminated head always takes the longest once it was wet outside the carriage. */
+    public static Duration of(Wet wet, Construction construction) {
+        return construction == Construction.LAMINATED_PIEZO && wet != Wet.IN_PLACE ? LAMINATED : wet.hold;
+    }
+
+    /** When power is allowed again, counted from the last wetting. */
+    public static Instant until(Instant lastWetAt, Wet wet, Construction construction) {
+        return lastWetAt.plus(of(wet, construction));
+    }
+}

@@ -1,0 +1,59 @@
+package undoknot.head;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A head construction as one maker builds it.
+ *
+ * @param code short key
+ * @param name name shown to people
+ * @param construction how it is built; gives the limits
+ * @param channels in port order, as seen from the front
+ * @param stairs stairs in one block of its check layout (C)
+ * @param steps steps of one stair (R); stairs × steps is the number of nozzles of each channel
+ * @param driveGroups groups of neighbouring nozzles that one driver serves, per channel
+ * @param boreUm nozzle bore, µm
+ * @param plateUm nozzle plate thickness, µm
+ * @param freeCarriage ways to free the carriage, most usual first
+ */
+public record Family(
+        String code,
+        String name,
+        Construction construction,
+        List<Channel> channels,
+        int stairs,
+        int steps,
+        int driveGroups,
+        double boreUm,
+        double plateUm,
+        List<String> freeCarriage) {
+
+    public Family {
+        channels = List.copyOf(channels);
+        freeCarriage = List.copyOf(freeCarriage);
+        if (channels.isEmpty()) {
+            throw new IllegalArgumentException("channels must not be empty");
+        }
+        Set<String> seen = new HashSet<>();
+        for (Channel channel : channels) {
+            if (!seen.add(channel.code())) {
+                throw new IllegalArgumentException("channel " + channel.code() + " stands twice in " + code);
+            }
+            if (channel.nozzles() != stairs * steps) {
+                throw new IllegalArgumentException("channel " + channel.code() + " has " + channel.nozzles()
+                        + " nozzles, but the check layout draws " + stairs + " × " + steps);
+            }
+        }
+    }
+
+    public Limits limits() {
+        return construction.limits();
+    }
+
+    public Optional<Channel> channel(String channelCode) {
+        return channels.stream().filter(c -> c.code().equals(channelCode)).findFirst();
+    }
+}

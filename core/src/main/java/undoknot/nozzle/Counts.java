@@ -1,0 +1,57 @@
+package undoknot.nozzle;
+
+import java.util.OptionalDouble;
+
+/**
+ * Counts of two readings laid tooth to tooth, over the nozzles read in both (handbook 5). A = out before, B = out now.
+ *
+ * @param readInBoth nozzles read in both
+ * @param leftOut nozzles unread in one or both, and so in no other count
+ * @param restored A without B
+ * @param stillOut A and B
+ * @param newlyOut B without A
+ */
+public record Counts(
+        int readInBoth,
+        int leftOut,
+        int restored,
+        int stillOut,
+        int newlyOut,
+        int deflectedBefore,
+        int deflectedNow,
+        int weakBefore,
+        int weakNow) {
+
+    static final Counts NONE = new Counts(0, 0, 0, 0, 0, 0, 0, 0, 0);
+
+    public int outBefore() {
+        return restored + stillOut;
+    }
+
+    public int outNow() {
+        return stillOut + newlyOut;
+    }
+
+    /** |A\B| / |A|; empty when nothing was out before. */
+    public OptionalDouble recovery() {
+        return Share.of(restored, outBefore());
+    }
+
+    /** |B\A| / |B|; zero when nothing is out now. */
+    public double wander() {
+        return Share.of(newlyOut, outNow()).orElse(0);
+    }
+
+    Counts plus(Counts o) {
+        return new Counts(
+                readInBoth + o.readInBoth,
+                leftOut + o.leftOut,
+                restored + o.restored,
+                stillOut + o.stillOut,
+                newlyOut + o.newlyOut,
+                deflectedBefore + o.deflectedBefore,
+                deflectedNow + o.deflectedNow,
+                weakBefore + o.weakBefore,
+                weakNow + o.weakNow);
+    }
+}

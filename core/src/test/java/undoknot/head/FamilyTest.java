@@ -1,0 +1,68 @@
+package undoknot.head;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class FamilyTest {
+
+    private static final Channel K = new Channel("K", "Black", "#222222", "post", 12);
+
+    @ParameterizedTest
+    @EnumSource(Construction.class)
+    void the_starter_families_cover_every_construction(Construction construction) {
+        assertThat(StarterFamilies.ALL)
+                .filteredOn(f -> f.construction() == construction)
+                .hasSize(1);
+    }
+
+    /** Row by row from handbook 9; an empty cell is a treatment that is not allowed. */
+    @ParameterizedTest
+    @CsvSource({
+        "LAMINATED_PIEZO, , 40, FACE_ONLY, LEAD_ONLY, false, false, 45",
+        "DESK_PIEZO, 60, 40, NO, NO, false, false, 60",
+        "THERMAL_BLADDER, 15, , BASE_ONLY, HUNG, true, true, 50",
+        "THERMAL_OPEN, 40, 30, BASE_ONLY, HUNG, true, true, 60",
+        "METERED_PIEZO, 60, , NO, NO, false, false, 60",
+        "WIDE_PIEZO, 40, 40, NO, NO, false, false, 50",
+    })
+    void limits_are_the_handbooks(
+            Construction construction,
+            Double push,
+            Double suction,
+            Limits.Submerge submerge,
+            Limits.Bath bath,
+            boolean rinse,
+            boolean steam,
+            double heat) {
+        assertThat(construction.limits()).isEqualTo(new Limits(push, suction, submerge, bath, rinse, steam, heat));
+    }
+
+    @Test
+    void a_layout_that_does_not_draw_every_nozzle_is_refused() {
+        assertThatThrownBy(() -> family(List.of(K), 3, 5))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("K has 12 nozzles, but the check layout draws 3 × 5");
+    }
+
+    @Test
+    void a_channel_stands_once() {
+        assertThatThrownBy(() -> family(List.of(K, K), 3, 4)).hasMessageContaining("K stands twice");
+    }
+
+    @Test
+    void finds_a_channel_by_its_code() {
+        Family family = family(List.of(K), 3, 4);
+        assertThat(family.channel("K")).contains(K);
+        assertThat(family.channel("Z")).isEmpty();
+    }
+
+    private static Family family(List<Channel> channels, int stairs, int steps) {
+        return new Family("T", "Test", Construction.DESK_PIEZO, channels, stairs, steps, 2, 20, 30, List.of());
+    }
+}

@@ -1,0 +1,66 @@
+package undoknot.outcome;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import undoknot.nozzle.Acceptance.Verdict;
+import undoknot.nozzle.Counts;
+
+class OutcomeTest {
+
+    private static Counts counts(Integer outBefore, Integer restored, Integer newlyOut) {
+        return outBefore == null ? null : new Counts(100, 0, restored, outBefore - restored, newlyOut, 0, 0, 0, 0);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "10, 0, 0, NOT_MET, true, , TIGHT",
+        "10, 1, 0, NOT_MET, true, , LOOSENED",
+        "10, 9, 0, MET, true, RECOVERED, OPEN",
+        "10, 0, 0, UNSURE, true, , TIGHT",
+        ", , , MET, true, , OPEN",
+        ", , , NOT_MET, true, , UNTOLD",
+        ", , , , true, , UNTOLD",
+        "10, 3, 0, NOT_MET, true, STOPPED_FOR_COST, FRAYED",
+        "10, 3, 0, NOT_MET, false, STOPPED_FOR_COST, LOOSENED",
+        ", , , , true, NOT_RECOVERABLE, FRAYED",
+    })
+    void a_knot_tells_how_an_attempt_went(
+            Integer out,
+            Integer restored,
+            Integer newlyOut,
+            Verdict verdict,
+            boolean last,
+            Outcome outcome,
+            Knot expected) {
+        assertThat(Knot.of(true, counts(out, restored, newlyOut), verdict, last, outcome))
+                .isEqualTo(expected);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "RECOVERED, MET, 10, 10, 0, ",
+        "RECOVERED, NOT_MET, 10, 5, 0, NOT_ACCEPTED",
+        "RECOVERED, UNSURE, 10, 5, 0, ACCEPTANCE_UNSURE",
+        "RECOVERED, , , , , NO_MAP",
+        "IMPROVED, NOT_MET, 10, 5, 0, ",
+        "IMPROVED, NOT_MET, 10, 5, 5, NOT_FEWER_OUT",
+        "IMPROVED, NOT_MET, , , , NO_MAP",
+        "NOT_RECOVERABLE, NOT_MET, 10, 0, 0, ",
+        "NOT_RECOVERABLE, MET, 10, 10, 0, ACCEPTED_AFTER_ALL",
+        "STOPPED_FOR_COST, , , , , ",
+    })
+    void a_claim_is_held_against_the_readings(
+            Outcome outcome, Verdict verdict, Integer out, Integer restored, Integer newlyOut, Outcome.Doubt doubt) {
+        assertThat(outcome.doubt(verdict, counts(out, restored, newlyOut)).orElse(null))
+                .isEqualTo(doubt);
+    }
+
+    @Test
+    void an_attempt_that_no_check_judged_yet_is_waiting() {
+        assertThat(Knot.of(false, null, null, true, null)).isEqualTo(Knot.WAITING);
+        assertThat(Knot.of(false, null, null, true, Outcome.NOT_RECOVERABLE)).isEqualTo(Knot.FRAYED);
+    }
+}
