@@ -1,0 +1,36 @@
+package undoknot.server.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+@Entity
+@Table(name = "app_user")
+public class AppUser {
+    @Id
+    public UUID id;
+
+    public String name;
+    public String displayName;
+    public String passwordHash;
+
+    @Enumerated(EnumType.STRING)
+    public Role role;
+
+    public int wrongTries;
+    public Instant lockedUntil;
+
+    protected AppUser() {}
+
+    public AppUser(UUID id, String name, String displayName, String passwordHash, Role role) {
+        this.id = id;
+        this.name = name;
+        this.displayName = displayName;
+        this.passwordHash = passwordHash;
+        this.role = role;
+    }
+}

@@ -1,0 +1,8 @@
+package undoknot.server.account;
+
+public enum Role {
+    TECHNICIAN,
+    LEAD,
+    /** Reads only. */
+    OBSERVER
+}

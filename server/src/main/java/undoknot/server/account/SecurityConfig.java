@@ -1,0 +1,156 @@
+package undoknot.server.account;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.List;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.session.ChangeSessionIdAuthenticationStrategy;
+import org.springframework.security.web.authentication.session.CompositeSessionAuthenticationStrategy;
+import org.springframework.security.web.authentication.session.SessionAuthenticationStrategy;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfAuthenticationStrategy;
+import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.web.filter.OncePerRequestFilter;
+import undoknot.server.problem.Problems;
+
+/** Who may do what: sign-in and health are open, reading needs a session, writing needs a role that writes. */
+@Configuration
+class SecurityConfig {
+
+    /** Style attributes come from the component library; scripts are files of ours only. */
+    static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
+            + "img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; frame-src 'self'; "
+            + "form-action 'self'; base-uri 'none'; frame-ancestors 'self'";
+
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    /** Without this bean, Boot would make a user of its own and log a password. */
+    @Bean
+    AuthenticationManager authenticationManager() {
+        return authentication -> authentication;
+    }
+
+    @Bean
+    SecurityContextRepository securityContextRepository() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    CookieCsrfTokenRepository csrfTokens() {
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
+        return tokens;
+    }
+
+    @Bean
+    SessionAuthenticationStrategy atSignIn(CookieCsrfTokenRepository tokens) {
+        return new CompositeSessionAuthenticationStrategy(
+                List.of(new ChangeSessionIdAuthenticationStrategy(), new CsrfAuthenticationStrategy(tokens)));
+    }
+
+    @Bean
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            SecurityContextRepository contexts,
+            CookieCsrfTokenRepository tokens,
+            ObjectMapper json,
+            @Value("${undoknot.demo}") boolean demo)
+            throws Exception {
+        http.securityContext(c -> c.securityContextRepository(contexts))
+                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.IF_REQUIRED))
+                .requestCache(c -> c.disable())
+                .logout(l -> l.disable())
+                .csrf(c ->
+                        c.csrfTokenRepository(tokens).csrfTokenRequestHandler(new CsrfTokenRequestAttributeHandler()))
+                .addFilterAfter(new OfferCsrfCookie(), CsrfFilter.class)
+                .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
+                        .frameOptions(f -> f.sameOrigin())
+                        .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN))
+                        .permissionsPolicyHeader(p -> p.policy("camera=(self), geolocation=(), microphone=()")))
+                .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/session")
+                        .permitAll()
+                        .requestMatchers("/actuator/health")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.DELETE, "/api/session")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.GET, "/api/**", "/v3/**")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.POST, "/api/nozzles/spoken", "/api/visits/*/attempts/preview")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.PUT, "/api/lots/*")
+                        .hasRole(Role.LEAD.name())
+                        .requestMatchers("/api/**", "/v3/**", "/actuator/**")
+                        .hasAnyRole(Role.TECHNICIAN.name(), Role.LEAD.name())
+                        .requestMatchers(HttpMethod.GET, "/**")
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll())
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, cause) -> {
+                            ProblemDetail problem = Problems.of(
+                                    HttpStatus.UNAUTHORIZED,
+                                    "no-session",
+                                    "Sign in to go on. Nothing you entered is lost.");
+                            if (demo) {
+                                problem.setProperty("demoAccounts", DemoAccounts.NAMES);
+                            }
+                            Problems.write(response, json, problem);
+                        })
+                        .accessDeniedHandler((request, response, cause) -> Problems.write(
+                                response,
+                                json,
+                                cause instanceof org.springframework.security.web.csrf.CsrfException
+                                        ? Problems.of(
+                                                HttpStatus.FORBIDDEN,
+                                                "stale-page",
+                                                "This page is too old to write. Load it again; drafts are kept.")
+                                        : Problems.of(
+                                                HttpStatus.FORBIDDEN,
+                                                "not-allowed",
+                                                "Your account may not do this. Ask a lead."))));
+        return http.build();
+    }
+
+    /** Reads the token on every request, so that its cookie is there before the first write. */
+    private static final class OfferCsrfCookie extends OncePerRequestFilter {
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            if (request.getAttribute(CsrfToken.class.getName()) instanceof CsrfToken token) {
+                token.getToken();
+            }
+            chain.doFilter(request, response);
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package undoknot.server.account;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.AuthorityUtils;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.authentication.session.SessionAuthenticationStrategy;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Signing in and out. */
+@RestController
+@RequestMapping("/api/session")
+class SessionController {
+
+    private final SignIn signIn;
+    private final SecurityContextRepository contexts;
+    private final SessionAuthenticationStrategy atSignIn;
+
+    SessionController(SignIn signIn, SecurityContextRepository contexts, SessionAuthenticationStrategy atSignIn) {
+        this.signIn = signIn;
+        this.contexts = contexts;
+        this.atSignIn = atSignIn;
+    }
+
+    record Credentials(
+            @NotBlank(message = "Enter your name.") @Size(max = 60, message = "A name has at most 60 signs.")
+            String name,
+
+            @NotBlank(message = "Enter your password.") @Size(max = 200, message = "A password has at most 200 signs.")
+            String password) {}
+
+    @GetMapping
+    SignedIn who() {
+        return SignedIn.now();
+    }
+
+    @PostMapping
+    SignedIn signIn(
+            @Valid @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        SignedIn person = signIn.with(credentials.name(), credentials.password());
+        var authentication = UsernamePasswordAuthenticationToken.authenticated(
+                person, null, AuthorityUtils.createAuthorityList("ROLE_" + person.role()));
+        atSignIn.onAuthentication(authentication, request, response);
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(authentication);
+        SecurityContextHolder.setContext(context);
+        contexts.saveContext(context, request, response);
+        return person;
+    }
+
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(HttpServletRequest request) {
+        var session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+        SecurityContextHolder.clearContext();
+    }
+}

@@ -1,0 +1,60 @@
+package undoknot.server.bench;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.visit.Course;
+import undoknot.server.visit.Courses;
+import undoknot.server.visit.Views;
+import undoknot.server.visit.Visit;
+import undoknot.server.visit.Visits;
+
+/** The bench: every head in the shop, what needs hands next, and what must not be touched. */
+@RestController
+class BenchController {
+
+    private static final int SEARCH_LIMIT = 40;
+
+    private final Visits visits;
+    private final Courses courses;
+    private final Clock clock;
+
+    BenchController(Visits visits, Courses courses, Clock clock) {
+        this.visits = visits;
+        this.courses = courses;
+        this.clock = clock;
+    }
+
+    /** @param clocks clocks that run or wait for hands, the first due first */
+    record Bench(Instant serverTime, List<Views.Strip> strips, List<Views.ClockView> clocks) {}
+
+    /** Without words: the open visits. With words: open and returned ones whose tag, serial or customer has them. */
+    @GetMapping("/api/bench")
+    @Transactional(readOnly = true)
+    public Bench bench(@RequestParam(defaultValue = "") String search) {
+        Instant now = clock.instant();
+        String words = search.strip();
+        List<Visit> wanted = words.isEmpty()
+                ? visits.findByClosedAtIsNullOrderByOpenedAt()
+                : visits.search(words.replaceAll("([%_\\\\])", "\\\\$1"), Limit.of(SEARCH_LIMIT));
+        List<Course> found = courses.of(wanted);
+        List<Views.Strip> strips = found.stream()
+                .map(course -> Views.Strip.of(course, now))
+                .sorted(Comparator.comparing((Views.Strip s) -> s.closedAt() != null)
+                        .thenComparing(s -> s.next().action())
+                        .thenComparing(Views.Strip::promisedOn))
+                .toList();
+        List<Views.ClockView> clocks = found.stream()
+                .filter(course -> course.visit().closedAt == null)
+                .flatMap(course -> course.runningClocks().stream().map(c -> Views.ClockView.of(c, course)))
+                .sorted(Comparator.comparing(Views.ClockView::dueAt))
+                .toList();
+        return new Bench(now, strips, clocks);
+    }
+}

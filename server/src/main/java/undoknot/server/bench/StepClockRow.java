@@ -1,0 +1,69 @@
+package undoknot.server.bench;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import org.hibernate.envers.Audited;
+import undoknot.bench.NextStep;
+import undoknot.bench.StepClock;
+
+/** A clock kept by the server; it knows when it is due, not how much is left. */
+@Entity(name = "StepClock")
+@Audited
+@Table(name = "step_clock")
+public class StepClockRow {
+    @Id
+    public UUID id;
+
+    @Version
+    public Long version;
+
+    public UUID visitId;
+    public UUID attemptId;
+
+    @Enumerated(EnumType.STRING)
+    public NextStep.Waiting kind;
+
+    public Instant startedAt;
+    public String startedBy;
+    public int plannedSeconds;
+    public Instant stoppedAt;
+    public String stoppedBy;
+    public String note;
+
+    protected StepClockRow() {}
+
+    public StepClockRow(
+            UUID id,
+            UUID visitId,
+            UUID attemptId,
+            NextStep.Waiting kind,
+            Instant startedAt,
+            String startedBy,
+            Duration planned,
+            String note) {
+        this.id = id;
+        this.visitId = visitId;
+        this.attemptId = attemptId;
+        this.kind = kind;
+        this.startedAt = startedAt;
+        this.startedBy = startedBy;
+        this.plannedSeconds = (int) planned.toSeconds();
+        this.note = note;
+    }
+
+    public StepClock clock() {
+        return new StepClock(startedAt, Duration.ofSeconds(plannedSeconds), Optional.ofNullable(stoppedAt));
+    }
+
+    public Instant dueAt() {
+        return clock().dueAt();
+    }
+}

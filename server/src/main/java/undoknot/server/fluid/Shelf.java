@@ -1,0 +1,75 @@
+package undoknot.server.fluid;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import undoknot.fluid.Draw;
+import undoknot.server.account.SignedIn;
+import undoknot.server.problem.Refused;
+import undoknot.treatment.Gates;
+
+/** Draws doses from lots. Runs inside the transaction of the attempt that needs the fluid. */
+@Component
+public class Shelf {
+
+    private final FluidLots lots;
+    private final LotDraws draws;
+    private final Clock clock;
+
+    Shelf(FluidLots lots, LotDraws draws, Clock clock) {
+        this.lots = lots;
+        this.draws = draws;
+        this.clock = clock;
+    }
+
+    public FluidLot get(UUID lotId) {
+        return lots.findById(lotId).orElseThrow(Shelf::unknown);
+    }
+
+    /** @throws Refused on the entry {@code lotId} when the bottle holds too little */
+    public void draw(UUID lotId, UUID attemptId, BigDecimal volumeMl) {
+        FluidLot lot = lots.lock(lotId).orElseThrow(Shelf::unknown);
+        Draw draw = new Draw(volumeMl, lot.remainingMl);
+        if (!draw.isEnough()) {
+            throw Refused.entry(
+                    "lotId",
+                    "TOO_LITTLE",
+                    "This bottle holds " + plain(lot.remainingMl) + " mL, " + plain(volumeMl) + " mL are needed: "
+                            + plain(draw.shortByMl()) + " mL short. Choose another lot or a smaller dose.");
+        }
+        lot.remainingMl = draw.leftAfterMl();
+        if (lot.openedOn == null) {
+            lot.openedOn = LocalDate.now(clock);
+        }
+        draws.save(new LotDraw(
+                lotId, attemptId, volumeMl, clock.instant(), SignedIn.now().displayName()));
+    }
+
+    /** Puts back what a withdrawn attempt had drawn. */
+    public void putBack(UUID lotId, UUID attemptId) {
+        FluidLot lot = lots.lock(lotId).orElseThrow(Shelf::unknown);
+        BigDecimal drawn =
+                draws.findByAttemptId(attemptId).stream().map(d -> d.volumeMl).reduce(BigDecimal.ZERO, BigDecimal::add);
+        lot.remainingMl = lot.remainingMl.add(drawn).min(lot.bottleMl);
+        draws.save(new LotDraw(
+                lotId,
+                attemptId,
+                drawn.negate(),
+                clock.instant(),
+                SignedIn.now().displayName()));
+    }
+
+    public static Gates.Bottle bottle(FluidLot lot) {
+        return new Gates.Bottle(lot.kind, lot.foodSafe, lot.expiresOn);
+    }
+
+    public static String plain(BigDecimal value) {
+        return value.stripTrailingZeros().toPlainString();
+    }
+
+    private static Refused unknown() {
+        return Refused.entry("lotId", "unknown", "Choose a bottle from the shelf.");
+    }
+}

@@ -1,0 +1,67 @@
+package undoknot.server.head;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import undoknot.head.Family;
+import undoknot.head.StarterFamilies;
+import undoknot.server.problem.Refused;
+
+/** The families the shop knows. A new shop starts with {@link StarterFamilies}. */
+@Component
+public class Families {
+
+    private final FamilyRows rows;
+    private final ObjectMapper json;
+    /** Parsed definitions by their text, so that a changed row is parsed anew and an unchanged one never again. */
+    private final Map<String, Family> parsed = new ConcurrentHashMap<>();
+
+    Families(FamilyRows rows, ObjectMapper json) {
+        this.rows = rows;
+        this.json = json;
+    }
+
+    @EventListener(ApplicationStartedEvent.class)
+    @Order(1)
+    void addStarterFamilies() throws JsonProcessingException {
+        if (rows.count() == 0) {
+            for (Family family : StarterFamilies.ALL) {
+                rows.save(new FamilyRow(family.code(), family.name(), json.writeValueAsString(family)));
+            }
+        }
+    }
+
+    public List<Family> all() {
+        return rows.findAll().stream().map(this::parse).toList();
+    }
+
+    public Map<String, Family> byCode() {
+        Map<String, Family> families = new TreeMap<>();
+        all().forEach(family -> families.put(family.code(), family));
+        return families;
+    }
+
+    /** @throws Refused on the entry {@code field} when there is no such family */
+    public Family get(String code, String field) {
+        return rows.findById(code)
+                .map(this::parse)
+                .orElseThrow(() -> Refused.entry(field, "unknown", "Choose one of the families in the list."));
+    }
+
+    private Family parse(FamilyRow row) {
+        return parsed.computeIfAbsent(row.definition, text -> {
+            try {
+                return json.readValue(text, Family.class);
+            } catch (JsonProcessingException e) {
+                throw new IllegalStateException("family " + row.code + " in the database cannot be read", e);
+            }
+        });
+    }
+}

@@ -1,0 +1,5 @@
+package undoknot.server.head;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface FamilyRows extends JpaRepository<FamilyRow, String> {}

@@ -1,0 +1,110 @@
+package undoknot.server.history;
+
+import jakarta.persistence.EntityManager;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.hibernate.envers.AuditReader;
+import org.hibernate.envers.AuditReaderFactory;
+import org.hibernate.envers.RevisionType;
+import org.hibernate.envers.query.AuditEntity;
+import org.springframework.lang.Nullable;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.bench.StepClockRow;
+import undoknot.server.diagnosis.DiagnosisRow;
+import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.treatment.Attempt;
+import undoknot.server.visit.Visit;
+
+/** Every change on a visit: who, when, before and after. */
+@RestController
+class HistoryController {
+
+    private static final Map<Class<?>, String> KEPT = Map.of(
+            Visit.class, "VISIT",
+            NozzleCheck.class, "CHECK",
+            DiagnosisRow.class, "DIAGNOSIS",
+            Attempt.class, "ATTEMPT",
+            StepClockRow.class, "CLOCK");
+
+    private final EntityManager entities;
+
+    HistoryController(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** @param what VISIT, CHECK, DIAGNOSIS, ATTEMPT or CLOCK */
+    record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
+
+    record FieldChange(
+            String name, @Nullable String before, @Nullable String after) {}
+
+    @GetMapping("/api/visits/{visitId}/history")
+    @Transactional(readOnly = true)
+    public List<Change> history(@PathVariable UUID visitId) {
+        AuditReader reader = AuditReaderFactory.get(entities);
+        List<Change> changes = new ArrayList<>();
+        KEPT.forEach((type, name) -> {
+            var query = reader.createQuery().forRevisionsOfEntity(type, false, true);
+            query.add(
+                    type == Visit.class
+                            ? AuditEntity.id().eq(visitId)
+                            : AuditEntity.property("visitId").eq(visitId));
+            query.addOrder(AuditEntity.revisionNumber().asc());
+            Map<Object, Object> last = new HashMap<>();
+            for (Object row : query.getResultList()) {
+                Object[] parts = (Object[]) row;
+                Object after = parts[0];
+                Revision revision = (Revision) parts[1];
+                UUID id = (UUID) value(after, "id");
+                Object before = last.put(id, after);
+                changes.add(new Change(
+                        Instant.ofEpochMilli(revision.changedAt),
+                        revision.changedBy,
+                        name,
+                        id,
+                        parts[2] == RevisionType.ADD,
+                        difference(before, after)));
+            }
+        });
+        changes.sort(Comparator.comparing(Change::at).reversed());
+        return changes;
+    }
+
+    private static List<FieldChange> difference(Object before, Object after) {
+        List<FieldChange> fields = new ArrayList<>();
+        for (var field : after.getClass().getFields()) {
+            String name = field.getName();
+            if (List.of("id", "version", "visitId").contains(name)) {
+                continue;
+            }
+            String was = before == null ? null : text(value(before, name));
+            String is = text(value(after, name));
+            if (!Objects.equals(was, is)) {
+                fields.add(new FieldChange(name, was, is));
+            }
+        }
+        return fields;
+    }
+
+    private static String text(Object value) {
+        return value == null || value.equals("") ? null : value.toString();
+    }
+
+    private static Object value(Object row, String field) {
+        try {
+            return row.getClass().getField(field).get(row);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException(
+                    "no field " + field + " in " + row.getClass().getSimpleName(), e);
+        }
+    }
+}

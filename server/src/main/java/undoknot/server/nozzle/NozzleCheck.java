@@ -1,0 +1,45 @@
+package undoknot.server.nozzle;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.envers.Audited;
+
+/** One reading on a visit: a nozzle map, or the reason why no check could be printed. */
+@Entity
+@Audited
+@Table(name = "nozzle_check")
+public class NozzleCheck {
+    @Id
+    public UUID id;
+
+    @Version
+    public Long version;
+
+    public UUID visitId;
+    public Instant takenAt;
+    public String takenBy;
+
+    /** Compact text of each channel as JSON; null when no check was possible. */
+    @Column(columnDefinition = "longtext")
+    public String reading;
+
+    public String notPossible;
+    public String note;
+
+    /** Made by a stand-in, not printed by a head. */
+    public boolean simulated;
+
+    protected NozzleCheck() {}
+
+    public NozzleCheck(UUID id, UUID visitId, Instant takenAt, String takenBy) {
+        this.id = id;
+        this.visitId = visitId;
+        this.takenAt = takenAt;
+        this.takenBy = takenBy;
+    }
+}

@@ -1,0 +1,99 @@
+package undoknot.server.report;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.EncodeHintType;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
+
+/** Renders pages for paper: the same page as HTML and as PDF, with the fonts shipped here. */
+@Component
+class Pages {
+
+    private static final String FONT = "Atkinson Hyperlegible";
+
+    private final ITemplateEngine templates;
+    private final Clock clock;
+
+    Pages(ITemplateEngine templates, Clock clock) {
+        this.templates = templates;
+        this.clock = clock;
+    }
+
+    String html(String template, Map<String, Object> data) {
+        Context context = new Context(Locale.ENGLISH, data);
+        context.setVariable(
+                "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(clock.getZone()));
+        context.setVariable(
+                "moment",
+                DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH).withZone(clock.getZone()));
+        return templates.process(template, context);
+    }
+
+    byte[] pdf(String template, Map<String, Object> data) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PdfRendererBuilder builder = new PdfRendererBuilder();
+        builder.useFastMode();
+        builder.useSVGDrawer(new BatikSVGDrawer());
+        builder.useFont(
+                () -> Pages.class.getResourceAsStream("/fonts/AtkinsonHyperlegible_400Regular.ttf"),
+                FONT,
+                400,
+                com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL,
+                true);
+        builder.useFont(
+                () -> Pages.class.getResourceAsStream("/fonts/AtkinsonHyperlegible_700Bold.ttf"),
+                FONT,
+                700,
+                com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL,
+                true);
+        builder.withHtmlContent(html(template, data), null);
+        builder.toStream(out);
+        try {
+            builder.run();
+        } catch (IOException e) {
+            throw new IllegalStateException("the page " + template + " could not be made into a PDF", e);
+        }
+        return out.toByteArray();
+    }
+
+    /** A QR code as SVG, one unit a module, with the quiet zone it needs. */
+    static String qr(String text, int sizePx) {
+        try {
+            BitMatrix matrix = new QRCodeWriter()
+                    .encode(
+                            text,
+                            BarcodeFormat.QR_CODE,
+                            0,
+                            0,
+                            Map.of(EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.Q, EncodeHintType.MARGIN, 4));
+            StringBuilder path = new StringBuilder();
+            for (int y = 0; y < matrix.getHeight(); y++) {
+                for (int x = 0; x < matrix.getWidth(); x++) {
+                    if (matrix.get(x, y)) {
+                        path.append("M").append(x).append(' ').append(y).append("h1v1h-1z");
+                    }
+                }
+            }
+            return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + sizePx + "\" height=\"" + sizePx
+                    + "\" viewBox=\"0 0 "
+                    + matrix.getWidth() + " " + matrix.getHeight() + "\" shape-rendering=\"crispEdges\">"
+                    + "<rect width=\"100%\" height=\"100%\" fill=\"#ffffff\"/><path d=\"" + path
+                    + "\" fill=\"#000000\"/></svg>";
+        } catch (WriterException e) {
+            throw new IllegalStateException("no QR code can hold " + text, e);
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package undoknot.server.report;
+
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.visit.Course;
+import undoknot.server.visit.Courses;
+
+/** Paper: the report of a visit and the label of its tag. */
+@RestController
+@RequestMapping("/api/visits/{visitId}")
+class ReportController {
+
+    private static final int LABEL_QR_PX = 150;
+
+    private final Courses courses;
+    private final ReportMaker maker;
+    private final Pages pages;
+    private final Words words;
+    private final Clock clock;
+
+    ReportController(Courses courses, ReportMaker maker, Pages pages, Words words, Clock clock) {
+        this.courses = courses;
+        this.maker = maker;
+        this.pages = pages;
+        this.words = words;
+        this.clock = clock;
+    }
+
+    @GetMapping("/report")
+    @Transactional(readOnly = true)
+    public Report report(@PathVariable UUID visitId) {
+        return maker.of(courses.get(visitId));
+    }
+
+    @GetMapping(path = "/report.html", produces = MediaType.TEXT_HTML_VALUE + ";charset=UTF-8")
+    @Transactional(readOnly = true)
+    public String page(@PathVariable UUID visitId) {
+        return pages.html("report", reportData(visitId));
+    }
+
+    @GetMapping(path = "/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> pdf(@PathVariable UUID visitId) {
+        Map<String, Object> data = reportData(visitId);
+        return file(pages.pdf("report", data), "report-" + ((Report) data.get("r")).tag() + ".pdf");
+    }
+
+    private Map<String, Object> reportData(UUID visitId) {
+        Report report = report(visitId);
+        Map<String, Object> data = new HashMap<>();
+        data.put("r", report);
+        data.put("outcome", report.outcome() == null ? null : words.of("outcome", report.outcome()));
+        data.put("acceptance", report.acceptance() == null ? null : words.of("verdict", report.acceptance()));
+        data.put("printedAt", clock.instant());
+        return data;
+    }
+
+    /** The QR code of the tag; it holds the tag code alone, so that a scanner types it. */
+    @GetMapping(path = "/tag.svg", produces = "image/svg+xml")
+    @Transactional(readOnly = true)
+    public String tag(@PathVariable UUID visitId) {
+        return Pages.qr(courses.get(visitId).visit().tag, 240);
+    }
+
+    @GetMapping(path = "/label.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> label(@PathVariable UUID visitId) {
+        Course course = courses.get(visitId);
+        Map<String, Object> data = new HashMap<>();
+        data.put("tag", course.visit().tag);
+        data.put("qr", Pages.qr(course.visit().tag, LABEL_QR_PX));
+        data.put("customer", course.customer().name);
+        data.put("family", course.family().name());
+        data.put("serial", course.head().serial);
+        data.put("promisedOn", course.visit().promisedOn);
+        data.put("food", course.food().needsFoodCare());
+        return file(pages.pdf("label", data), "label-" + course.visit().tag + ".pdf");
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] content, String name) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + name + "\"")
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(content);
+    }
+}

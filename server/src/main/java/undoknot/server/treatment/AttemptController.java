@@ -1,0 +1,93 @@
+package undoknot.server.treatment;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.lang.Nullable;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.visit.Views;
+import undoknot.server.visit.VisitReader;
+import undoknot.treatment.Caution;
+import undoknot.treatment.Gate;
+
+/** Logging attempts. */
+@RestController
+@RequestMapping("/api/visits/{visitId}/attempts")
+class AttemptController {
+
+    private final AttemptLog log;
+    private final VisitReader reader;
+
+    AttemptController(AttemptLog log, VisitReader reader) {
+        this.log = log;
+        this.reader = reader;
+    }
+
+    /**
+     * @param lotId bottle the fluid comes from; absent for a printer cycle
+     * @param departureReason why a gate is departed from; needed when one is
+     */
+    record AttemptEntry(
+            @NotNull @Valid TreatmentEntry treatment,
+            @Nullable UUID lotId,
+
+            @Nullable @Size(max = 2000, message = "Keep the note to {max} signs.")
+            String note,
+
+            @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
+            String departureReason) {}
+
+    record Withdrawal(
+            @NotBlank(message = "Say what was wrong with this entry.")
+            @Size(max = 2000, message = "Keep the reason to {max} signs.")
+            String reason) {}
+
+    /** What is known so far of an attempt that is being entered. */
+    record PreviewEntry(
+            @NotNull undoknot.treatment.Treatment.Kind kind,
+            @Nullable TreatmentEntry treatment,
+            @Nullable UUID lotId,
+            @Nullable Double temperatureC) {}
+
+    /** @param shortByMl how much more the bottle would have to hold; absent when it holds enough */
+    record Preview(
+            List<Caution> cautions,
+            List<Gate> gates,
+            @Nullable BigDecimal shortByMl) {}
+
+    /** What stands in the way and which cautions go with it. Stores nothing. */
+    @PostMapping("/preview")
+    Preview preview(@PathVariable UUID visitId, @Valid @RequestBody PreviewEntry entry) {
+        return log.preview(visitId, entry);
+    }
+
+    @PutMapping("/{id}")
+    Views.VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody AttemptEntry entry) {
+        log.put(visitId, id, entry);
+        return reader.view(visitId);
+    }
+
+    /** Ends a soak or a bath before its clocks have all run. */
+    @PutMapping("/{id}/end")
+    Views.VisitView end(@PathVariable UUID visitId, @PathVariable UUID id) {
+        log.end(visitId, id);
+        return reader.view(visitId);
+    }
+
+    /** Takes back an entry made by mistake; it stays readable, and its fluid goes back to the lot. */
+    @PutMapping("/{id}/withdrawal")
+    Views.VisitView withdraw(
+            @PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody Withdrawal withdrawal) {
+        log.withdraw(visitId, id, withdrawal.reason().strip());
+        return reader.view(visitId);
+    }
+}

@@ -1,0 +1,60 @@
+package undoknot.server.visit;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.envers.Audited;
+import undoknot.nozzle.JobClass;
+import undoknot.outcome.Outcome;
+
+/** One stay of a head in the shop. */
+@Entity
+@Audited
+@Table(name = "visit")
+public class Visit {
+    @Id
+    public UUID id;
+
+    @Version
+    public Long version;
+
+    public String tag;
+    public UUID headId;
+    public UUID customerId;
+
+    @Enumerated(EnumType.STRING)
+    public JobClass jobClass;
+
+    public LocalDate promisedOn;
+
+    /** An {@link Intake} as JSON: what was told and seen at take-in. */
+    @Column(columnDefinition = "longtext")
+    public String intake;
+
+    public Instant openedAt;
+    public String openedBy;
+    public Instant closedAt;
+    public String closedBy;
+
+    @Enumerated(EnumType.STRING)
+    public Outcome outcome;
+
+    /** Why an outcome stands although the readings say otherwise, or a word to the customer. */
+    public String outcomeReason;
+
+    protected Visit() {}
+
+    public Visit(UUID id, String tag, Instant openedAt, String openedBy) {
+        this.id = id;
+        this.tag = tag;
+        this.openedAt = openedAt;
+        this.openedBy = openedBy;
+    }
+}

@@ -1,0 +1,30 @@
+package undoknot.server.write;
+
+import java.util.function.Supplier;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Runs a write that may be sent twice. Keys are made by the client, so a second run finds what the first one stored and
+ * answers the same. When two runs meet, one of them loses on a key or a version and is run once more.
+ */
+@Component
+public class RepeatableWrite {
+
+    private final TransactionTemplate transaction;
+
+    RepeatableWrite(PlatformTransactionManager manager) {
+        this.transaction = new TransactionTemplate(manager);
+    }
+
+    public <T> T run(Supplier<T> write) {
+        try {
+            return transaction.execute(status -> write.get());
+        } catch (DataIntegrityViolationException | ConcurrencyFailureException metAnother) {
+            return transaction.execute(status -> write.get());
+        }
+    }
+}
