@@ -20,7 +20,7 @@ import undoknot.server.visit.Courses;
 @RequestMapping("/api/visits/{visitId}")
 class ReportController {
 
-    private static final int LABEL_QR_PX = 150;
+    private static final int LABEL_QR_PX = 90;
 
     private final Courses courses;
     private final ReportMaker maker;

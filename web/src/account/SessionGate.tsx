@@ -1,0 +1,73 @@
+import { Dialog, DialogContent, Typography } from '@mui/material';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { http, onSignedOut, Problem } from '../api/http';
+import type { SignedIn } from '../api/types';
+import { Failed, Loading } from '../app/states';
+import { SessionContext } from './session';
+import { SignInForm } from './SignInForm';
+import { SignInPage } from './SignInPage';
+
+/** Lets nobody in without a session. When one ends at work, the page stays as it is and signing in happens over it. */
+export function SessionGate({ children }: { children: ReactNode }) {
+  const queries = useQueryClient();
+  const [hasEnded, setEnded] = useState(false);
+  const who = useQuery<SignedIn, Problem>({
+    queryKey: ['session'],
+    queryFn: () => http.get<SignedIn>('/api/session'),
+    staleTime: Infinity,
+    retry: (count, error) => count < 3 && error.isOffline,
+  });
+
+  useEffect(() => onSignedOut(() => setEnded(true)), []);
+
+  const person = who.data;
+  const session = useMemo(
+    () =>
+      person && {
+        person,
+        mayWrite: person.role !== 'OBSERVER',
+        isLead: person.role === 'LEAD',
+        signOut: () => {
+          http.delete('/api/session').finally(() => window.location.assign('/'));
+        },
+      },
+    [person],
+  );
+
+  if (who.isPending) {
+    return <Loading what="your session" />;
+  }
+  if (session) {
+    return (
+      <SessionContext value={session}>
+        {children}
+        <Dialog open={hasEnded} aria-labelledby="session-ended">
+          <DialogContent>
+            <Typography variant="h2" id="session-ended" sx={{ mb: 1 }}>
+              Your session has ended
+            </Typography>
+            <Typography sx={{ mb: 2 }}>Sign in to go on. Everything you entered is still here.</Typography>
+            <SignInForm
+              name={session.person.name}
+              done={(again) => {
+                queries.setQueryData(['session'], again);
+                setEnded(false);
+                void queries.invalidateQueries();
+              }}
+            />
+          </DialogContent>
+        </Dialog>
+      </SessionContext>
+    );
+  }
+  if (!who.error.isSignedOut) {
+    return <Failed error={who.error} again={() => void who.refetch()} />;
+  }
+  return (
+    <SignInPage
+      demoAccounts={(who.error.extra.demoAccounts as string[] | undefined) ?? []}
+      done={(signedIn) => queries.setQueryData(['session'], signedIn)}
+    />
+  );
+}

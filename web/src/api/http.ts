@@ -1,0 +1,92 @@
+/** What the server says is wrong (RFC 9457), and what never reached it. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly type: string,
+    detail: string,
+    readonly errors: { field: string; code: string; message: string }[],
+    readonly extra: Record<string, unknown>,
+  ) {
+    super(detail);
+  }
+
+  /** Nobody is signed in any more; what was being done can go on after signing in. */
+  get isSignedOut() {
+    return this.status === 401;
+  }
+
+  get isConflict() {
+    return this.type === 'urn:undoknot:problem:changed-meanwhile';
+  }
+
+  get isOffline() {
+    return this.status === 0;
+  }
+}
+
+const listeners = new Set<() => void>();
+
+/** Tells when the session ended while somebody was at work. */
+export function onSignedOut(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+function csrfToken(): string {
+  return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '';
+}
+
+async function send(method: string, path: string, body: unknown, keepalive: boolean): Promise<Response> {
+  try {
+    return await fetch(path, {
+      method,
+      keepalive,
+      headers: {
+        Accept: 'application/json',
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': csrfToken() }),
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+  } catch {
+    throw new Problem(0, 'offline', 'The server cannot be reached. Nothing is lost; send it again when it is back.', [], {});
+  }
+}
+
+async function request<T>(method: string, path: string, body?: unknown, keepalive = false): Promise<T> {
+  let response = await send(method, path, body, keepalive);
+  if (response.status === 403 && method !== 'GET') {
+    const problem = await read(response.clone());
+    if (problem.type === 'urn:undoknot:problem:stale-page') {
+      // The token of the page is from before the last sign-in; a read brings the new one.
+      await send('GET', '/api/session', undefined, false);
+      response = await send(method, path, body, keepalive);
+    }
+  }
+  if (!response.ok) {
+    const problem = await read(response);
+    if (problem.isSignedOut && path !== '/api/session') {
+      listeners.forEach((listener) => listener());
+    }
+    throw problem;
+  }
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+async function read(response: Response): Promise<Problem> {
+  const body = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+  return new Problem(
+    response.status,
+    String(body.type ?? 'unknown'),
+    String(body.detail ?? 'The server could not do this. Try again.'),
+    (body.errors as Problem['errors']) ?? [],
+    body,
+  );
+}
+
+export const http = {
+  get: <T>(path: string) => request<T>('GET', path),
+  put: <T>(path: string, body: unknown, keepalive = false) => request<T>('PUT', path, body, keepalive),
+  post: <T>(path: string, body: unknown) => request<T>('POST', path, body),
+  delete: (path: string) => request<void>('DELETE', path),
+};

@@ -1,0 +1,32 @@
+import type { components } from './generated/schema';
+
+type Schemas = components['schemas'];
+
+export type Visit = Schemas['VisitView'];
+export type Strip = Schemas['Strip'];
+export type Bench = Schemas['Bench'];
+export type Bead = Schemas['Bead'];
+export type Channel = Schemas['Channel'];
+export type Check = Schemas['CheckView'];
+export type ChannelCounts = Schemas['ChannelCounts'];
+export type Clock = Schemas['ClockView'];
+export type Attempt = Schemas['AttemptView'];
+export type Diagnosis = Schemas['DiagnosisView'];
+export type Family = Schemas['FamilyView'];
+export type Intake = Schemas['Intake'];
+export type PortInk = Schemas['PortInk'];
+export type TreatmentEntry = Schemas['TreatmentEntry'];
+export type TreatmentKind = TreatmentEntry['kind'];
+export type Gate = Schemas['Gate'];
+export type Preview = Schemas['Preview'];
+export type Lot = Schemas['LotView'];
+export type Comparison = Schemas['ComparisonView'];
+export type Counts = Schemas['CountsView'];
+export type Acceptance = Schemas['Acceptance'];
+export type Change = Schemas['Change'];
+export type SignedIn = Schemas['SignedIn'];
+export type KnownHead = Schemas['KnownHead'];
+export type Customer = Schemas['CustomerView'];
+export type Understood = Schemas['Understood'];
+export type EarlierVisit = Schemas['EarlierVisit'];
+export type DraftKey = Schemas['DraftKey'];

@@ -1,0 +1,38 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { Problem } from './http';
+import type { Visit } from './types';
+
+/**
+ * A write that is sent once at a time: a second tap while the first is under way does nothing. The answer of a write on
+ * a visit is the visit, so the screen is current at once.
+ */
+export function useWrite<A>(write: (argument: A) => Promise<Visit | void>, done?: (visit: Visit | void) => void) {
+  const queries = useQueryClient();
+  const busy = useRef(false);
+  const mutation = useMutation<Visit | void, Problem, A>({
+    mutationFn: write,
+    onSuccess: (visit) => {
+      if (visit) {
+        queries.setQueryData(['visit', visit.id], visit);
+      }
+      void queries.invalidateQueries({ queryKey: ['bench'] });
+      void queries.invalidateQueries({ queryKey: ['lots'] });
+      done?.(visit);
+    },
+    onSettled: () => {
+      busy.current = false;
+    },
+  });
+  return {
+    send: (argument: A) => {
+      if (!busy.current) {
+        busy.current = true;
+        mutation.mutate(argument);
+      }
+    },
+    problem: mutation.error,
+    isBusy: mutation.isPending,
+    forget: mutation.reset,
+  };
+}

@@ -1,0 +1,69 @@
+import { CssBaseline } from '@mui/material';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { BrowserRouter, Route, Routes } from 'react-router';
+import { Problem } from '../api/http';
+import { SessionGate } from '../account/SessionGate';
+import { BenchPage } from '../bench/BenchPage';
+import { Broken } from './Broken';
+import { Shell } from './Shell';
+import { Loading, NotFound } from './states';
+import { theme } from './theme';
+
+const TakeInPage = lazy(() => import('../visit/TakeInPage'));
+const VisitPage = lazy(() => import('../visit/VisitPage'));
+const TagPage = lazy(() => import('../visit/TagPage'));
+const FactsPage = lazy(() => import('../visit/FactsPage'));
+const CheckPage = lazy(() => import('../nozzle/CheckPage'));
+const ComparePage = lazy(() => import('../nozzle/ComparePage'));
+const DiagnosisPage = lazy(() => import('../diagnosis/DiagnosisPage'));
+const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
+const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
+const HistoryPage = lazy(() => import('../history/HistoryPage'));
+const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 3_000,
+      // An answer that says no will say no again; only a lost connection is worth another try.
+      retry: (count, error) => count < 3 && (!(error instanceof Problem) || error.isOffline || error.status >= 500),
+    },
+  },
+});
+
+export function App() {
+  return (
+    <ThemeProvider theme={theme} defaultMode="system">
+      <CssBaseline enableColorScheme />
+      <Broken>
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <SessionGate>
+              <Shell>
+                <Suspense fallback={<Loading what="the page" />}>
+                  <Routes>
+                    <Route path="/" element={<BenchPage />} />
+                    <Route path="/take-in/:id?" element={<TakeInPage />} />
+                    <Route path="/shelf" element={<ShelfPage />} />
+                    <Route path="/visits/:id" element={<VisitPage />} />
+                    <Route path="/visits/:id/tag" element={<TagPage />} />
+                    <Route path="/visits/:id/facts" element={<FactsPage />} />
+                    <Route path="/visits/:id/check/:checkId?" element={<CheckPage />} />
+                    <Route path="/visits/:id/compare" element={<ComparePage />} />
+                    <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
+                    <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
+                    <Route path="/visits/:id/return" element={<ReturnPage />} />
+                    <Route path="/visits/:id/history" element={<HistoryPage />} />
+                    <Route path="*" element={<NotFound />} />
+                  </Routes>
+                </Suspense>
+              </Shell>
+            </SessionGate>
+          </BrowserRouter>
+        </QueryClientProvider>
+      </Broken>
+    </ThemeProvider>
+  );
+}

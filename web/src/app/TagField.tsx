@@ -1,0 +1,100 @@
+import { InputAdornment, TextField } from '@mui/material';
+import { ScanLine } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { http, Problem } from '../api/http';
+
+/** A scanner types faster than a hand: the signs of one scan come within this time of each other. */
+const SCAN_GAP_MS = 60;
+
+async function visitOfTag(code: string): Promise<string | undefined> {
+  try {
+    return (await http.get<{ visitId: string }>(`/api/tags/${encodeURIComponent(code)}`)).visitId;
+  } catch (problem) {
+    if (problem instanceof Problem && problem.status === 404) {
+      return undefined;
+    }
+    throw problem;
+  }
+}
+
+/**
+ * The field for a tag, serial or customer. A scanner that types like a keyboard works here and anywhere else in the
+ * product, as long as nobody is typing in another field.
+ */
+export function TagField() {
+  const [text, setText] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+
+  async function go(typed: string) {
+    const words = typed.trim();
+    if (words === '') {
+      void navigate('/');
+      return;
+    }
+    try {
+      const visit = await visitOfTag(words);
+      setTrouble('');
+      setText('');
+      void navigate(visit ? `/visits/${visit}` : `/?search=${encodeURIComponent(words)}`);
+    } catch (problem) {
+      setTrouble((problem as Error).message);
+    }
+  }
+
+  const latest = useRef(go);
+  useEffect(() => {
+    latest.current = go;
+  });
+
+  useEffect(() => {
+    let scanned = '';
+    let last = 0;
+    const press = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.key === '/' && !target.matches('input, textarea')) {
+        event.preventDefault();
+        input.current?.focus();
+        return;
+      }
+      if (target.matches('input, textarea')) {
+        return;
+      }
+      scanned = event.timeStamp - last > SCAN_GAP_MS ? '' : scanned;
+      last = event.timeStamp;
+      if (event.key === 'Enter' && scanned.length >= 5) {
+        event.preventDefault();
+        event.stopPropagation();
+        void latest.current(scanned);
+        scanned = '';
+      } else if (event.key.length === 1) {
+        scanned += event.key;
+      }
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, []);
+
+  return (
+    <TextField
+      component="form"
+      role="search"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void go(text);
+      }}
+      size="small"
+      label="Tag, serial or customer"
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      error={trouble !== ''}
+      helperText={trouble || undefined}
+      inputRef={input}
+      autoComplete="off"
+      sx={{ flex: { xs: 1, md: '0 1 300px' }, minWidth: 150 }}
+      slotProps={{ input: { endAdornment: <InputAdornment position="end"><ScanLine aria-hidden /></InputAdornment> } }}
+    />
+  );
+}

@@ -1,0 +1,131 @@
+import { Box, FormHelperText, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useId, type HTMLInputTypeAttribute, type ReactNode } from 'react';
+import { Controller, type Control, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
+import type { Problem } from '../api/http';
+
+interface EntryProps<T extends FieldValues> {
+  control: Control<T>;
+  name: FieldPath<T>;
+  label: string;
+  /** The unit stands behind what is typed. */
+  unit?: string;
+  hint?: ReactNode;
+  type?: HTMLInputTypeAttribute;
+  isNumber?: boolean;
+  isLong?: boolean;
+  required?: boolean;
+  min?: string;
+  onLeave?: (value: string) => void;
+}
+
+/** One entry that is typed; what is wrong with it stands right below. */
+export function Entry<T extends FieldValues>(props: EntryProps<T>) {
+  return (
+    <Controller
+      control={props.control}
+      name={props.name}
+      render={({ field, fieldState }) => (
+        <TextField
+          {...field}
+          value={field.value ?? ''}
+          onBlur={() => {
+            field.onBlur();
+            props.onLeave?.(field.value ?? '');
+          }}
+          inputRef={field.ref}
+          label={props.label}
+          type={props.type}
+          required={props.required}
+          multiline={props.isLong}
+          minRows={props.isLong ? 2 : undefined}
+          error={fieldState.error !== undefined}
+          helperText={fieldState.error?.message ?? props.hint}
+          autoComplete="off"
+          slotProps={{
+            htmlInput: { inputMode: props.isNumber ? 'decimal' : undefined, min: props.min },
+            inputLabel: props.type === 'date' ? { shrink: true } : undefined,
+            input: props.unit ? { endAdornment: <Unit>{props.unit}</Unit> } : undefined,
+          }}
+        />
+      )}
+    />
+  );
+}
+
+function Unit({ children }: { children: ReactNode }) {
+  return (
+    <Typography component="span" color="text.secondary" sx={{ pl: 1, pt: 2, whiteSpace: 'nowrap' }}>
+      {children}
+    </Typography>
+  );
+}
+
+interface ChoiceProps<V extends string> {
+  label: string;
+  options: { value: V; label: ReactNode }[];
+  value: V | V[] | null | undefined;
+  onChange: (value: V | V[] | null) => void;
+  isMany?: boolean;
+  error?: string;
+  hint?: string;
+}
+
+/** A choice of few: one tap each, large enough for a glove. */
+export function Choice<V extends string>({ label, options, value, onChange, isMany, error, hint }: ChoiceProps<V>) {
+  const id = useId();
+  return (
+    <Box role="group" aria-labelledby={id}>
+      <Typography id={id} component="div" sx={{ fontWeight: 600, mb: 0.5 }} color={error ? 'error' : undefined}>
+        {label}
+      </Typography>
+      <ToggleButtonGroup
+        exclusive={!isMany}
+        value={value ?? (isMany ? [] : null)}
+        onChange={(_, next) => onChange(next)}
+        sx={{ flexWrap: 'wrap', gap: 1, '& .MuiToggleButton-root': { borderRadius: '4px !important', border: '1px solid', borderColor: 'line', ml: '0 !important', px: 2 } }}
+      >
+        {options.map((option) => (
+          <ToggleButton key={option.value} value={option.value}>
+            {option.label}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      {(error ?? hint) && <FormHelperText error={error !== undefined}>{error ?? hint}</FormHelperText>}
+    </Box>
+  );
+}
+
+type ChoiceEntryProps<T extends FieldValues, V extends string> = Omit<ChoiceProps<V>, 'value' | 'onChange' | 'error'> & {
+  control: Control<T>;
+  name: FieldPath<T>;
+};
+
+/** A choice that belongs to a form. */
+export function ChoiceEntry<T extends FieldValues, V extends string>({ control, name, ...rest }: ChoiceEntryProps<T, V>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <Choice<V> {...rest} value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
+      )}
+    />
+  );
+}
+
+/** Puts what the server found wrong at the entries it is about; says whether any was left over. */
+export function showAtEntries<T extends FieldValues>(form: UseFormReturn<T>, problem: Problem, prefix = ''): void {
+  problem.errors.forEach((error, i) => {
+    const path = error.field.replace(prefix, '').replace(/\[(\d+)\]/g, '.$1');
+    form.setError(path as FieldPath<T>, { message: error.message }, { shouldFocus: i === 0 });
+  });
+}
+
+/** A number as people type it, with a point or a comma. Empty is undefined, anything else that is no number is NaN. */
+export function readNumber(typed: string | undefined): number | undefined {
+  const text = (typed ?? '').trim().replace(',', '.');
+  if (text === '') {
+    return undefined;
+  }
+  return /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : NaN;
+}

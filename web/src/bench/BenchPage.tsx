@@ -1,0 +1,93 @@
+import { Box, Button, Chip, Stack, Typography } from '@mui/material';
+import { PackagePlus } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useSession } from '../account/session';
+import { useBench, useDraftKeys } from '../api/queries';
+import { Page } from '../app/Page';
+import { Empty, Failed, Loading } from '../app/states';
+import { useKeys } from '../app/useKeys';
+import { HandsNow } from './HandsNow';
+import { Ribbon } from './Ribbon';
+import { BenchStrip } from './BenchStrip';
+import { moment } from './time';
+import { useNow } from './useNow';
+
+const NUMBER_KEYS = 9;
+
+export function BenchPage() {
+  const [parameters] = useSearchParams();
+  const search = parameters.get('search') ?? '';
+  const bench = useBench(search);
+  const now = useNow(bench.data?.serverTime);
+  const navigate = useNavigate();
+  const { mayWrite } = useSession();
+
+  const strips = useMemo(() => bench.data?.strips ?? [], [bench.data]);
+  const keys: Record<string, () => void> = { t: () => mayWrite && void navigate('/take-in') };
+  strips.slice(0, NUMBER_KEYS).forEach((strip, i) => {
+    keys[String(i + 1)] = () => void navigate(`/visits/${strip.id}`);
+  });
+  useKeys(keys);
+
+  if (bench.isPending) {
+    return <Loading what="the bench" />;
+  }
+  if (bench.isError && !bench.data) {
+    return <Failed error={bench.error} again={() => void bench.refetch()} />;
+  }
+  const clocks = bench.data.clocks;
+  return (
+    <Page
+      title={search ? `Found for “${search}”` : 'The bench'}
+      back={search ? { to: '/', label: 'Whole bench' } : undefined}
+      aside={bench.isError ? <Chip color="warning" label="Connection lost: this is the last state seen" /> : undefined}
+    >
+      {!search && clocks.length > 0 && (
+        <>
+          <HandsNow clocks={clocks} now={now} />
+          <Ribbon clocks={clocks} now={now} />
+        </>
+      )}
+      {!search && mayWrite && <UnfinishedTakeIns />}
+      {strips.length === 0 && (
+        <Stack spacing={2} sx={{ alignItems: 'flex-start' }}>
+          <Empty>
+            {search ? 'No tag, serial or customer has these words. Try fewer signs.' : 'No head is in the shop. Take the first one in.'}
+          </Empty>
+          {!search && mayWrite && (
+            <Button component={Link} to="/take-in" variant="contained" startIcon={<PackagePlus />}>
+              Take a head in
+            </Button>
+          )}
+        </Stack>
+      )}
+      <Stack component="ol" aria-label="Heads in the shop" sx={{ listStyle: 'none', p: 0, m: 0, gap: 1 }}>
+        {strips.map((strip, i) => (
+          <Box component="li" key={strip.id}>
+            <BenchStrip strip={strip} now={now} numberKey={i < NUMBER_KEYS ? i + 1 : undefined} />
+          </Box>
+        ))}
+      </Stack>
+    </Page>
+  );
+}
+
+/** Take-ins that somebody began and has not finished. */
+function UnfinishedTakeIns() {
+  const drafts = useDraftKeys();
+  const begun = (drafts.data ?? []).filter((draft) => draft.key.startsWith('intake-'));
+  if (begun.length === 0) {
+    return null;
+  }
+  return (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', mb: 2, alignItems: 'center' }}>
+      <Typography>Begun and not finished:</Typography>
+      {begun.map((draft) => (
+        <Button key={draft.key} component={Link} to={`/take-in/${draft.key.slice('intake-'.length)}`} variant="outlined">
+          Take-in of {moment(draft.editedAt)}
+        </Button>
+      ))}
+    </Stack>
+  );
+}

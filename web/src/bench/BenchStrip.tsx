@@ -1,0 +1,99 @@
+import { Box, Stack, Typography } from '@mui/material';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import type { Strip } from '../api/types';
+import { MONO } from '../app/theme';
+import { Comb, combWords } from '../nozzle/Comb';
+import { Thread } from '../thread/Thread';
+import { capital, word } from '../words/words';
+import { countdown, day } from './time';
+
+const URGENT = ['LIFT_FROM_SOAK', 'END_BURST'];
+
+interface Props {
+  strip: Strip;
+  now: number;
+  numberKey?: number;
+}
+
+/** One head on the bench: tag, owner, channels as combs, thread, what is next and when it was promised. */
+export function BenchStrip({ strip, now, numberKey }: Props) {
+  const isHeld = strip.heldUntil && Date.parse(strip.heldUntil) > now;
+  const isUrgent = URGENT.includes(strip.next.action);
+  const at = strip.next.at ? Date.parse(strip.next.at) : undefined;
+  return (
+    <Box
+      component={Link}
+      to={`/visits/${strip.id}`}
+      aria-label={`${strip.tag}, ${strip.customer}, ${strip.family}: ${word('action', strip.next.action)}`}
+      sx={(t) => ({
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr auto', md: '190px minmax(160px, 0.9fr) minmax(200px, 1.2fr) 210px' },
+        columnGap: 2,
+        rowGap: 0.5,
+        alignItems: 'center',
+        p: 1.25,
+        pl: 1.5,
+        bgcolor: 'background.paper',
+        borderRadius: 1,
+        color: 'text.primary',
+        textDecoration: 'none',
+        borderLeft: `8px solid ${isUrgent ? t.vars.palette.due.main : isHeld ? t.vars.palette.hold.main : t.vars.palette.line}`,
+        '&:hover': { outline: `2px solid ${t.vars.palette.primary.main}` },
+      })}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Stack direction="row" sx={{ alignItems: 'baseline', gap: 1 }}>
+          <Typography component="span" sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '1.375rem', letterSpacing: '0.04em' }}>
+            {strip.tag}
+          </Typography>
+          {numberKey && (
+            <Box component="kbd" aria-hidden sx={{ color: 'text.secondary', fontFamily: 'inherit', display: { xs: 'none', md: 'inline' } }}>
+              {numberKey}
+            </Box>
+          )}
+        </Stack>
+        <Typography noWrap>{strip.customer}</Typography>
+        <Typography noWrap color="text.secondary">
+          {strip.family}
+          {strip.food !== 'NOT_FOOD' && `, ${word('food', strip.food)}`}
+        </Typography>
+      </Box>
+      <Box sx={{ gridRow: { xs: 2, md: 'auto' }, gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+        <Combs strip={strip} />
+      </Box>
+      <Box sx={{ minWidth: 0, gridRow: { xs: 3, md: 'auto' }, gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+        <Thread beads={strip.thread} isClosed={strip.closedAt !== undefined} />
+      </Box>
+      <Box sx={{ textAlign: { xs: 'right', md: 'left' } }}>
+        <Typography sx={{ fontWeight: 700 }}>
+          {strip.outcome ? capital(word('outcome', strip.outcome)) : word('action', strip.next.action)}
+          {at !== undefined && (
+            <Box component="span" sx={{ fontFamily: MONO, whiteSpace: 'nowrap' }}>
+              {' '}
+              {countdown(at - now)}
+            </Box>
+          )}
+        </Typography>
+        <Typography color="text.secondary">
+          {strip.closedAt ? `returned ${day(strip.closedAt)}` : `promised ${day(strip.promisedOn)}`}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+const Combs = memo(function Combs({ strip }: { strip: Strip }) {
+  if (!strip.reading) {
+    return <Typography color="text.secondary">no nozzle map yet</Typography>;
+  }
+  const reading = strip.reading;
+  const height = strip.channels.length > 6 ? 9 : 12;
+  return (
+    <Stack sx={{ gap: '3px' }} title={strip.channels.map((channel) => `${channel.colour}: ${combWords(reading[channel.code])}`).join('\n')}>
+      {strip.channels.map((channel) => (
+        <Comb key={channel.code} channel={channel} reading={reading[channel.code]} height={height} />
+      ))}
+    </Stack>
+  );
+});

@@ -1,0 +1,106 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { http } from '../api/http';
+
+interface Kept<T> {
+  value: T;
+  editedAt: string;
+}
+
+const SEND_AFTER_MS = 500;
+
+function readLocal<T>(key: string): Kept<T> | undefined {
+  try {
+    const text = localStorage.getItem(`undoknot:${key}`);
+    return text ? (JSON.parse(text) as Kept<T>) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Which of two kept drafts was edited last. */
+export function newer<T>(a: Kept<T> | undefined, b: Kept<T> | undefined): Kept<T> | undefined {
+  if (!a || !b) {
+    return a ?? b;
+  }
+  return Date.parse(a.editedAt) >= Date.parse(b.editedAt) ? a : b;
+}
+
+/**
+ * Keeps what is being typed: in this browser at once, on the server shortly after. So a reload, an ended session or a
+ * lost connection loses nothing, and the draft can be taken up on another screen.
+ */
+export function useDraft<T>(key: string) {
+  const [local] = useState(() => readLocal<T>(key));
+  const [restored, setRestored] = useState<T | undefined>(local?.value);
+  const [isReady, setReady] = useState(false);
+  const timer = useRef<number>(undefined);
+  const unsent = useRef<Kept<T>>(undefined);
+  const dropped = useRef(false);
+
+  useEffect(() => {
+    let current = true;
+    http
+      .get<{ content: string; editedAt: string } | undefined>(`/api/drafts/${key}`)
+      .then((found) => {
+        const remote = found ? { value: JSON.parse(found.content) as T, editedAt: found.editedAt } : undefined;
+        if (current) {
+          setRestored(newer(local, remote)?.value);
+        }
+      })
+      .catch(() => undefined)
+      .finally(() => current && setReady(true));
+    return () => {
+      current = false;
+    };
+  }, [key, local]);
+
+  const flush = useCallback(
+    (leaving = false) => {
+      window.clearTimeout(timer.current);
+      const kept = unsent.current;
+      if (kept && !dropped.current) {
+        unsent.current = undefined;
+        http
+          .put(`/api/drafts/${key}`, { content: JSON.stringify(kept.value), editedAt: kept.editedAt }, leaving)
+          .catch(() => {
+            unsent.current ??= kept;
+          });
+      }
+    },
+    [key],
+  );
+
+  useEffect(() => {
+    const leave = () => flush(true);
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      flush();
+    };
+  }, [flush]);
+
+  const keep = useCallback(
+    (value: T) => {
+      dropped.current = false;
+      unsent.current = { value, editedAt: new Date().toISOString() };
+      try {
+        localStorage.setItem(`undoknot:${key}`, JSON.stringify(unsent.current));
+      } catch {
+        // A full or forbidden store: the server still keeps it.
+      }
+      window.clearTimeout(timer.current);
+      timer.current = window.setTimeout(flush, SEND_AFTER_MS);
+    },
+    [flush, key],
+  );
+
+  const drop = useCallback(() => {
+    dropped.current = true;
+    unsent.current = undefined;
+    window.clearTimeout(timer.current);
+    localStorage.removeItem(`undoknot:${key}`);
+    http.delete(`/api/drafts/${key}`).catch(() => undefined);
+  }, [key]);
+
+  return { restored, isReady, keep, drop };
+}

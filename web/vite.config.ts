@@ -1,0 +1,13 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react()],
+  server: {
+    // The words are shared with the server and lie beside its other resources.
+    fs: { allow: ['..'] },
+    proxy: { '/api': 'http://127.0.0.1:8080' },
+  },
+  build: { chunkSizeWarningLimit: 700 },
+  test: { environment: 'jsdom', setupFiles: ['src/test/setup.ts'], css: false },
+});
