@@ -61,8 +61,9 @@ export function SessionGate({ children }: { children: ReactNode }) {
       </SessionContext>
     );
   }
-  if (!who.error.isSignedOut) {
-    return <Failed error={who.error} again={() => void who.refetch()} />;
+  if (!who.error?.isSignedOut) {
+    const error = who.error ?? new Error('Your session could not be read.');
+    return <Failed error={error} again={() => void who.refetch()} />;
   }
   return (
     <SignInPage

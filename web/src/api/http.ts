@@ -49,7 +49,13 @@ async function send(method: string, path: string, body: unknown, keepalive: bool
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch {
-    throw new Problem(0, 'offline', 'The server cannot be reached. Nothing is lost; send it again when it is back.', [], {});
+    throw new Problem(
+      0,
+      'offline',
+      'The server cannot be reached. Nothing is lost; send it again when it is back.',
+      [],
+      {},
+    );
   }
 }
 

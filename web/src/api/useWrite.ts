@@ -7,7 +7,10 @@ import type { Visit } from './types';
  * A write that is sent once at a time: a second tap while the first is under way does nothing. The answer of a write on
  * a visit is the visit, so the screen is current at once.
  */
-export function useWrite<A>(write: (argument: A) => Promise<Visit | void>, done?: (visit: Visit | void) => void) {
+export function useWrite<A>(
+  write: (argument: A) => Promise<Visit | void>,
+  done?: (visit: Visit | void) => void,
+) {
   const queries = useQueryClient();
   const busy = useRef(false);
   const mutation = useMutation<Visit | void, Problem, A>({

@@ -28,7 +28,8 @@ const queries = new QueryClient({
     queries: {
       staleTime: 3_000,
       // An answer that says no will say no again; only a lost connection is worth another try.
-      retry: (count, error) => count < 3 && (!(error instanceof Problem) || error.isOffline || error.status >= 500),
+      retry: (count, error) =>
+        count < 3 && (!(error instanceof Problem) || error.isOffline || error.status >= 500),
     },
   },
 });

@@ -16,7 +16,9 @@ export class Broken extends Component<{ children: ReactNode }, { isBroken: boole
     return (
       <Stack spacing={2} sx={{ p: 4, maxWidth: 560 }}>
         <Typography variant="h1">This view broke</Typography>
-        <Typography>What was logged is on the server, and what you were typing is kept as a draft.</Typography>
+        <Typography>
+          What was logged is on the server, and what you were typing is kept as a draft.
+        </Typography>
         <Button variant="contained" onClick={() => window.location.assign('/')}>
           Back to the bench
         </Button>

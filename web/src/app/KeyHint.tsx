@@ -6,7 +6,16 @@ export function KeyHint({ children }: { children: string }) {
     <Box
       component="kbd"
       aria-hidden
-      sx={{ ml: 1.25, px: 0.75, border: '1px solid currentColor', borderRadius: 0.5, fontSize: '0.875rem', lineHeight: 1.3, fontFamily: 'inherit', display: { xs: 'none', md: 'inline' } }}
+      sx={{
+        ml: 1.25,
+        px: 0.75,
+        border: '1px solid currentColor',
+        borderRadius: 0.5,
+        fontSize: '0.875rem',
+        lineHeight: 1.3,
+        fontFamily: 'inherit',
+        display: { xs: 'none', md: 'inline' },
+      }}
     >
       {children}
     </Box>

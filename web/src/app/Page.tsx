@@ -36,7 +36,11 @@ export function Page({ title, back, aside, children }: Props) {
 /** A block of a page with its own heading. */
 export function Block({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   return (
-    <Box component="section" aria-label={title} sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1.5, md: 2 } }}>
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1.5, md: 2 } }}
+    >
       <Stack direction="row" sx={{ alignItems: 'center', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           {title}

@@ -12,15 +12,33 @@ export function Shell({ children }: { children: ReactNode }) {
   const { person, mayWrite, signOut } = useSession();
   return (
     <Box sx={{ minHeight: '100vh', pb: { xs: 9, md: 0 } }}>
-      <Stack component="header" direction="row" sx={{ alignItems: 'center', gap: { xs: 1, md: 2 }, px: { xs: 1.5, md: 3 }, pt: 1, flexWrap: 'wrap' }}>
+      <Stack
+        component="header"
+        direction="row"
+        sx={{ alignItems: 'center', gap: { xs: 1, md: 2 }, px: { xs: 1.5, md: 3 }, pt: 1, flexWrap: 'wrap' }}
+      >
         <Typography
           component={Link}
           to="/"
-          sx={{ color: 'text.primary', textDecoration: 'none', fontWeight: 800, fontSize: '1.375rem', letterSpacing: '-0.01em', minHeight: 48, display: 'flex', alignItems: 'center' }}
+          sx={{
+            color: 'text.primary',
+            textDecoration: 'none',
+            fontWeight: 800,
+            fontSize: '1.375rem',
+            letterSpacing: '-0.01em',
+            minHeight: 48,
+            display: 'flex',
+            alignItems: 'center',
+          }}
         >
           Undo Knot
         </Typography>
-        <Stack component="nav" aria-label="Main" direction="row" sx={{ gap: 1, display: { xs: 'none', md: 'flex' } }}>
+        <Stack
+          component="nav"
+          aria-label="Main"
+          direction="row"
+          sx={{ gap: 1, display: { xs: 'none', md: 'flex' } }}
+        >
           <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
           {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
           <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
@@ -41,7 +59,19 @@ export function Shell({ children }: { children: ReactNode }) {
         component="nav"
         aria-label="Main"
         direction="row"
-        sx={{ display: { xs: 'flex', md: 'none' }, position: 'fixed', bottom: 0, left: 0, right: 0, bgcolor: 'background.paper', borderTop: '2px solid', borderColor: 'line', justifyContent: 'space-around', py: 0.5, zIndex: 10 }}
+        sx={{
+          display: { xs: 'flex', md: 'none' },
+          position: 'fixed',
+          bottom: 0,
+          left: 0,
+          right: 0,
+          bgcolor: 'background.paper',
+          borderTop: '2px solid',
+          borderColor: 'line',
+          justifyContent: 'space-around',
+          py: 0.5,
+          zIndex: 10,
+        }}
       >
         <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
         {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
@@ -58,7 +88,11 @@ function Way({ to, icon, label }: { to: string; icon: ReactNode; label: string }
       to={to}
       end={to === '/'}
       startIcon={icon}
-      sx={{ color: 'text.primary', px: 1.5, '&.active': { boxShadow: (t) => `inset 0 -4px 0 ${t.vars.palette.thread}`, borderRadius: 0 } }}
+      sx={{
+        color: 'text.primary',
+        px: 1.5,
+        '&.active': { boxShadow: (t) => `inset 0 -4px 0 ${t.vars.palette.thread}`, borderRadius: 0 },
+      }}
     >
       {label}
     </Button>
@@ -70,7 +104,10 @@ function SchemeButton() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   return (
-    <IconButton aria-label={isDark ? 'Show light' : 'Show dark'} onClick={() => setMode(isDark ? 'light' : 'dark')}>
+    <IconButton
+      aria-label={isDark ? 'Show light' : 'Show dark'}
+      onClick={() => setMode(isDark ? 'light' : 'dark')}
+    >
       {isDark ? <Sun /> : <MoonStar />}
     </IconButton>
   );
@@ -81,7 +118,15 @@ function Rope() {
   const { vars } = useTheme();
   return (
     <Box aria-hidden sx={{ lineHeight: 0, mt: 0.5, display: 'flex' }}>
-      <svg height="22" width="190" viewBox="0 -11 190 22" fill="none" stroke={vars.palette.thread} strokeWidth="3" strokeLinecap="round">
+      <svg
+        height="22"
+        width="190"
+        viewBox="0 -11 190 22"
+        fill="none"
+        stroke={vars.palette.thread}
+        strokeWidth="3"
+        strokeLinecap="round"
+      >
         <path d="M0 0H58C74 0 76-9 90-9C104-9 106 4 94 7C84 9 80 2 88-3C96-8 106 0 124 0H190" />
       </svg>
       <Box sx={{ flex: 1, height: 3, bgcolor: 'thread', mt: '9.5px' }} />

@@ -94,7 +94,15 @@ export function TagField() {
       inputRef={input}
       autoComplete="off"
       sx={{ flex: { xs: 1, md: '0 1 300px' }, minWidth: 150 }}
-      slotProps={{ input: { endAdornment: <InputAdornment position="end"><ScanLine aria-hidden /></InputAdornment> } }}
+      slotProps={{
+        input: {
+          endAdornment: (
+            <InputAdornment position="end">
+              <ScanLine aria-hidden />
+            </InputAdornment>
+          ),
+        },
+      }}
     />
   );
 }

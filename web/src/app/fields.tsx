@@ -1,6 +1,12 @@
 import { Box, FormHelperText, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useId, type HTMLInputTypeAttribute, type ReactNode } from 'react';
-import { Controller, type Control, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
+import {
+  Controller,
+  type Control,
+  type FieldPath,
+  type FieldValues,
+  type UseFormReturn,
+} from 'react-hook-form';
 import type { Problem } from '../api/http';
 
 interface EntryProps<T extends FieldValues> {
@@ -71,18 +77,41 @@ interface ChoiceProps<V extends string> {
 }
 
 /** A choice of few: one tap each, large enough for a glove. */
-export function Choice<V extends string>({ label, options, value, onChange, isMany, error, hint }: ChoiceProps<V>) {
+export function Choice<V extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  isMany,
+  error,
+  hint,
+}: ChoiceProps<V>) {
   const id = useId();
   return (
     <Box role="group" aria-labelledby={id}>
-      <Typography id={id} component="div" sx={{ fontWeight: 600, mb: 0.5 }} color={error ? 'error' : undefined}>
+      <Typography
+        id={id}
+        component="div"
+        sx={{ fontWeight: 600, mb: 0.5 }}
+        color={error ? 'error' : undefined}
+      >
         {label}
       </Typography>
       <ToggleButtonGroup
         exclusive={!isMany}
         value={value ?? (isMany ? [] : null)}
         onChange={(_, next) => onChange(next)}
-        sx={{ flexWrap: 'wrap', gap: 1, '& .MuiToggleButton-root': { borderRadius: '4px !important', border: '1px solid', borderColor: 'line', ml: '0 !important', px: 2 } }}
+        sx={{
+          flexWrap: 'wrap',
+          gap: 1,
+          '& .MuiToggleButton-root': {
+            borderRadius: '4px !important',
+            border: '1px solid',
+            borderColor: 'line',
+            ml: '0 !important',
+            px: 2,
+          },
+        }}
       >
         {options.map((option) => (
           <ToggleButton key={option.value} value={option.value}>
@@ -95,26 +124,42 @@ export function Choice<V extends string>({ label, options, value, onChange, isMa
   );
 }
 
-type ChoiceEntryProps<T extends FieldValues, V extends string> = Omit<ChoiceProps<V>, 'value' | 'onChange' | 'error'> & {
+type ChoiceEntryProps<T extends FieldValues, V extends string> = Omit<
+  ChoiceProps<V>,
+  'value' | 'onChange' | 'error'
+> & {
   control: Control<T>;
   name: FieldPath<T>;
 };
 
 /** A choice that belongs to a form. */
-export function ChoiceEntry<T extends FieldValues, V extends string>({ control, name, ...rest }: ChoiceEntryProps<T, V>) {
+export function ChoiceEntry<T extends FieldValues, V extends string>({
+  control,
+  name,
+  ...rest
+}: ChoiceEntryProps<T, V>) {
   return (
     <Controller
       control={control}
       name={name}
       render={({ field, fieldState }) => (
-        <Choice<V> {...rest} value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
+        <Choice<V>
+          {...rest}
+          value={field.value}
+          onChange={field.onChange}
+          error={fieldState.error?.message}
+        />
       )}
     />
   );
 }
 
 /** Puts what the server found wrong at the entries it is about; says whether any was left over. */
-export function showAtEntries<T extends FieldValues>(form: UseFormReturn<T>, problem: Problem, prefix = ''): void {
+export function showAtEntries<T extends FieldValues>(
+  form: UseFormReturn<T>,
+  problem: Problem,
+  prefix = '',
+): void {
   problem.errors.forEach((error, i) => {
     const path = error.field.replace(prefix, '').replace(/\[(\d+)\]/g, '.$1');
     form.setError(path as FieldPath<T>, { message: error.message }, { shouldFocus: i === 0 });

@@ -100,6 +100,8 @@ export const theme = createTheme({
     MuiTextField: { defaultProps: { variant: 'filled', fullWidth: true } },
     MuiFilledInput: {
       styleOverrides: {
+        input: { paddingTop: 30 },
+        multiline: { paddingTop: 30, '& textarea': { paddingTop: 0 } },
         root: ({ theme: t }) => ({
           borderRadius: 4,
           backgroundColor: t.vars.palette.background.default,
@@ -107,7 +109,13 @@ export const theme = createTheme({
         }),
       },
     },
-    MuiInputLabel: { styleOverrides: { root: { fontSize: '1.0625rem' } } },
+    MuiInputLabel: {
+      styleOverrides: {
+        root: { fontSize: '1.0625rem' },
+        // Even the label above what is typed is read at an arm's length: 16 px.
+        shrink: { '&.MuiInputLabel-filled': { transform: 'translate(12px, 6px) scale(0.942)' } },
+      },
+    },
     MuiFormHelperText: { styleOverrides: { root: { fontSize: '1rem', marginLeft: 2 } } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiAlert: { styleOverrides: { root: { fontSize: '1.0625rem' } } },

@@ -9,7 +9,9 @@ function isTaken(event: KeyboardEvent): boolean {
     return true;
   }
   const isTyping = target.matches('input, textarea, select, [contenteditable="true"]');
-  const isPressing = event.key === ' ' && target.closest('button, a, [role="option"], [role="listbox"], [role="tab"]') !== null;
+  const isPressing =
+    event.key === ' ' &&
+    target.closest('button, a, [role="option"], [role="listbox"], [role="tab"]') !== null;
   return isTyping || isPressing;
 }
 

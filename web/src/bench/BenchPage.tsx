@@ -41,7 +41,11 @@ export function BenchPage() {
     <Page
       title={search ? `Found for “${search}”` : 'The bench'}
       back={search ? { to: '/', label: 'Whole bench' } : undefined}
-      aside={bench.isError ? <Chip color="warning" label="Connection lost: this is the last state seen" /> : undefined}
+      aside={
+        bench.isError ? (
+          <Chip color="warning" label="Connection lost: this is the last state seen" />
+        ) : undefined
+      }
     >
       {!search && clocks.length > 0 && (
         <>
@@ -53,7 +57,9 @@ export function BenchPage() {
       {strips.length === 0 && (
         <Stack spacing={2} sx={{ alignItems: 'flex-start' }}>
           <Empty>
-            {search ? 'No tag, serial or customer has these words. Try fewer signs.' : 'No head is in the shop. Take the first one in.'}
+            {search
+              ? 'No tag, serial or customer has these words. Try fewer signs.'
+              : 'No head is in the shop. Take the first one in.'}
           </Empty>
           {!search && mayWrite && (
             <Button component={Link} to="/take-in" variant="contained" startIcon={<PackagePlus />}>
@@ -84,7 +90,12 @@ function UnfinishedTakeIns() {
     <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', mb: 2, alignItems: 'center' }}>
       <Typography>Begun and not finished:</Typography>
       {begun.map((draft) => (
-        <Button key={draft.key} component={Link} to={`/take-in/${draft.key.slice('intake-'.length)}`} variant="outlined">
+        <Button
+          key={draft.key}
+          component={Link}
+          to={`/take-in/${draft.key.slice('intake-'.length)}`}
+          variant="outlined"
+        >
           Take-in of {moment(draft.editedAt)}
         </Button>
       ))}

@@ -28,12 +28,12 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
       aria-label={`${strip.tag}, ${strip.customer}, ${strip.family}: ${word('action', strip.next.action)}`}
       sx={(t) => ({
         display: 'grid',
-        gridTemplateColumns: { xs: '1fr auto', md: '190px minmax(160px, 0.9fr) minmax(200px, 1.2fr) 210px' },
+        gridTemplateColumns: { xs: '1fr auto', md: '230px minmax(160px, 0.9fr) minmax(200px, 1.2fr) 215px' },
         columnGap: 2,
         rowGap: 0.5,
         alignItems: 'center',
-        p: 1.25,
-        pl: 1.5,
+        py: 0.75,
+        px: 1.5,
         bgcolor: 'background.paper',
         borderRadius: 1,
         color: 'text.primary',
@@ -44,20 +44,27 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
     >
       <Box sx={{ minWidth: 0 }}>
         <Stack direction="row" sx={{ alignItems: 'baseline', gap: 1 }}>
-          <Typography component="span" sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '1.375rem', letterSpacing: '0.04em' }}>
+          <Typography
+            component="span"
+            sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '1.375rem', letterSpacing: '0.04em' }}
+          >
             {strip.tag}
           </Typography>
+          <Typography component="span" noWrap color="text.secondary">
+            {strip.family}
+          </Typography>
           {numberKey && (
-            <Box component="kbd" aria-hidden sx={{ color: 'text.secondary', fontFamily: 'inherit', display: { xs: 'none', md: 'inline' } }}>
+            <Box
+              component="kbd"
+              aria-hidden
+              sx={{ color: 'text.secondary', fontFamily: 'inherit', display: { xs: 'none', md: 'inline' } }}
+            >
               {numberKey}
             </Box>
           )}
         </Stack>
         <Typography noWrap>{strip.customer}</Typography>
-        <Typography noWrap color="text.secondary">
-          {strip.family}
-          {strip.food !== 'NOT_FOOD' && `, ${word('food', strip.food)}`}
-        </Typography>
+        {strip.food !== 'NOT_FOOD' && <Typography sx={{ fontWeight: 700 }}>{capital(word('food', strip.food))}</Typography>}
       </Box>
       <Box sx={{ gridRow: { xs: 2, md: 'auto' }, gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <Combs strip={strip} />
@@ -90,7 +97,12 @@ const Combs = memo(function Combs({ strip }: { strip: Strip }) {
   const reading = strip.reading;
   const height = strip.channels.length > 6 ? 9 : 12;
   return (
-    <Stack sx={{ gap: '3px' }} title={strip.channels.map((channel) => `${channel.colour}: ${combWords(reading[channel.code])}`).join('\n')}>
+    <Stack
+      sx={{ gap: '3px' }}
+      title={strip.channels
+        .map((channel) => `${channel.colour}: ${combWords(reading[channel.code])}`)
+        .join('\n')}
+    >
       {strip.channels.map((channel) => (
         <Comb key={channel.code} channel={channel} reading={reading[channel.code]} height={height} />
       ))}

@@ -13,26 +13,59 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
   const held = clocks.filter((clock) => clock.kind === 'HOLD' && Date.parse(clock.dueAt) > now);
   const next = clocks.find((clock) => clock.kind !== 'HOLD' && Date.parse(clock.dueAt) > now);
   return (
-    <Stack component="section" aria-label="Hands and holds" direction={{ xs: 'column', md: 'row' }} sx={{ gap: 1.5, mb: 1.5 }}>
+    <Stack
+      component="section"
+      aria-label="Hands and holds"
+      direction={{ xs: 'column', md: 'row' }}
+      sx={{ gap: 1.5, mb: 1.5 }}
+    >
       {due.map((clock) => (
-        <Notice key={clock.id} clock={clock} tone="due" icon={<Hand aria-hidden size={30} />} lead={`Hands: ${word('waiting', clock.kind)} is over`} time={countdown(Date.parse(clock.dueAt) - now)} />
+        <Notice
+          key={clock.id}
+          clock={clock}
+          tone="due"
+          icon={<Hand aria-hidden size={30} />}
+          lead={`Hands: ${word('waiting', clock.kind)} is over`}
+          time={countdown(Date.parse(clock.dueAt) - now)}
+        />
       ))}
       {due.length === 0 && (
         <Box sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 1.5, flex: 1 }}>
           <Typography sx={{ fontWeight: 700 }}>Nothing waits for hands</Typography>
           <Typography>
-            {next ? `Next: ${next.tag}, ${word('waiting', next.kind)}, in ${countdown(Date.parse(next.dueAt) - now)}` : 'No soak or bath runs.'}
+            {next
+              ? `Next: ${next.tag}, ${word('waiting', next.kind)}, in ${countdown(Date.parse(next.dueAt) - now)}`
+              : 'No soak or bath runs.'}
           </Typography>
         </Box>
       )}
       {held.map((clock) => (
-        <Notice key={clock.id} clock={clock} tone="hold" icon={<PlugZap aria-hidden size={30} />} lead="No power: it dries" time={countdown(Date.parse(clock.dueAt) - now)} />
+        <Notice
+          key={clock.id}
+          clock={clock}
+          tone="hold"
+          icon={<PlugZap aria-hidden size={30} />}
+          lead="No power: it dries"
+          time={countdown(Date.parse(clock.dueAt) - now)}
+        />
       ))}
     </Stack>
   );
 }
 
-function Notice({ clock, tone, icon, lead, time }: { clock: Clock; tone: 'due' | 'hold'; icon: ReactNode; lead: string; time: string }) {
+function Notice({
+  clock,
+  tone,
+  icon,
+  lead,
+  time,
+}: {
+  clock: Clock;
+  tone: 'due' | 'hold';
+  icon: ReactNode;
+  lead: string;
+  time: string;
+}) {
   return (
     <Box
       component={Link}

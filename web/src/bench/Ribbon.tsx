@@ -19,16 +19,48 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
     <Box
       component="section"
       aria-label="Time ribbon"
-      sx={{ position: 'relative', bgcolor: 'background.paper', borderRadius: 1, mb: 2, pt: 3.5, pb: 1, overflow: 'hidden' }}
+      sx={{
+        position: 'relative',
+        bgcolor: 'background.paper',
+        borderRadius: 1,
+        mb: 2,
+        pt: 3.5,
+        pb: 1,
+        overflow: 'hidden',
+      }}
     >
       {MARKS.filter((mark) => mark * MINUTE <= span).map((mark) => (
-        <Box key={mark} sx={{ position: 'absolute', top: 4, bottom: 0, left: `${onRibbon(mark * MINUTE, span, NOW_AT) * 100}%`, borderLeft: '1px dashed', borderColor: 'line', transform: 'translateX(-1px)' }}>
-          <Typography component="span" color="text.secondary" sx={{ position: 'absolute', right: 6, top: 0, whiteSpace: 'nowrap' }}>
+        <Box
+          key={mark}
+          sx={{
+            position: 'absolute',
+            top: 4,
+            bottom: 0,
+            left: `${onRibbon(mark * MINUTE, span, NOW_AT) * 100}%`,
+            borderLeft: '1px dashed',
+            borderColor: 'line',
+            transform: 'translateX(-1px)',
+          }}
+        >
+          <Typography
+            component="span"
+            color="text.secondary"
+            sx={{ position: 'absolute', right: 6, top: 0, whiteSpace: 'nowrap' }}
+          >
             {mark < 60 ? `${mark} min` : `${mark / 60} h`}
           </Typography>
         </Box>
       ))}
-      <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${NOW_AT * 100}%`, borderLeft: '3px solid', borderColor: 'thread' }}>
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 0,
+          bottom: 0,
+          left: `${NOW_AT * 100}%`,
+          borderLeft: '3px solid',
+          borderColor: 'thread',
+        }}
+      >
         <Typography component="span" sx={{ position: 'absolute', right: 8, top: 3, fontWeight: 700 }}>
           now
         </Typography>
@@ -58,7 +90,18 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
             <Typography
               component="span"
               noWrap
-              sx={{ position: 'absolute', top: 3, left: `calc(${place(isDue ? new Date(now).toISOString() : clock.dueAt)} + 8px)`, ...(onRibbon(Date.parse(clock.dueAt) - now, span, NOW_AT) > 0.7 && { left: 'auto', right: `calc(100% - ${place(clock.dueAt)} + 8px)`, px: 0.75, bgcolor: 'background.paper', borderRadius: 0.5 }) }}
+              sx={{
+                position: 'absolute',
+                top: 3,
+                left: `calc(${place(isDue ? new Date(now).toISOString() : clock.dueAt)} + 3px)`,
+                ...(onRibbon(Date.parse(clock.dueAt) - now, span, NOW_AT) > 0.7 && {
+                  left: 'auto',
+                  right: `calc(100% - ${place(clock.dueAt)} + 3px)`,
+                  px: 0.75,
+                  bgcolor: 'background.paper',
+                  borderRadius: 0.5,
+                }),
+              }}
             >
               {words}
             </Typography>

@@ -9,7 +9,9 @@ export function away(ms: number): string {
     return `${minutes} min`;
   }
   const hours = Math.floor(minutes / 60);
-  return hours < 48 ? `${hours} h ${String(minutes % 60).padStart(2, '0')} min` : `${Math.round(hours / 24)} days`;
+  return hours < 48
+    ? `${hours} h ${String(minutes % 60).padStart(2, '0')} min`
+    : `${Math.round(hours / 24)} days`;
 }
 
 /** A running clock: h:mm:ss, or m:ss under an hour; behind zero with a plus, since hands are late. */
@@ -18,11 +20,19 @@ export function countdown(ms: number): string {
   const seconds = Math.floor(Math.abs(ms) / 1000);
   const parts = [Math.floor(seconds / 3600), Math.floor((seconds % 3600) / 60), seconds % 60];
   const shown = parts[0] > 0 ? parts : parts.slice(1);
-  return (late ? '+' : '') + shown.map((part, i) => (i === 0 ? String(part) : String(part).padStart(2, '0'))).join(':');
+  return (
+    (late ? '+' : '') +
+    shown.map((part, i) => (i === 0 ? String(part) : String(part).padStart(2, '0'))).join(':')
+  );
 }
 
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
-const MOMENT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
 const HOUR = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 export function day(date: string): string {

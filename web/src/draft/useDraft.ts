@@ -42,7 +42,9 @@ export function useDraft<T>(key: string) {
     http
       .get<{ content: string; editedAt: string } | undefined>(`/api/drafts/${key}`)
       .then((found) => {
-        const remote = found ? { value: JSON.parse(found.content) as T, editedAt: found.editedAt } : undefined;
+        const remote = found
+          ? { value: JSON.parse(found.content) as T, editedAt: found.editedAt }
+          : undefined;
         if (current) {
           setRestored(newer(local, remote)?.value);
         }
@@ -61,7 +63,11 @@ export function useDraft<T>(key: string) {
       if (kept && !dropped.current) {
         unsent.current = undefined;
         http
-          .put(`/api/drafts/${key}`, { content: JSON.stringify(kept.value), editedAt: kept.editedAt }, leaving)
+          .put(
+            `/api/drafts/${key}`,
+            { content: JSON.stringify(kept.value), editedAt: kept.editedAt },
+            leaving,
+          )
           .catch(() => {
             unsent.current ??= kept;
           });

@@ -28,7 +28,13 @@ export const Comb = memo(function Comb({ channel, reading, width = '100%', heigh
     >
       <rect width={VIEW} height={4} fill={channel.ink} />
       <path d={paths.whole} stroke={vars.palette.comb} strokeWidth={paths.stroke} fill="none" />
-      <path d={paths.dotted} stroke={vars.palette.comb} strokeWidth={paths.stroke} strokeDasharray="1.5 3" fill="none" />
+      <path
+        d={paths.dotted}
+        stroke={vars.palette.comb}
+        strokeWidth={paths.stroke}
+        strokeDasharray="1.5 3"
+        fill="none"
+      />
     </svg>
   );
 });

@@ -12,9 +12,18 @@ export const STATE_OF: Record<Letter, string> = {
 };
 
 /** A tooth as a path from its root at (x, y); `way` is 1 for hanging and -1 for standing teeth. */
-export function tooth(letter: string, x: number, y: number, length: number, lean: number, way: 1 | -1): string {
+export function tooth(
+  letter: string,
+  x: number,
+  y: number,
+  length: number,
+  lean: number,
+  way: 1 | -1,
+): string {
   const end = y + way * (letter === 'W' ? length / 2 : length);
-  return letter === 'M' ? '' : `M${round(x)} ${round(y)}L${round(x + (letter === 'D' ? lean : 0))} ${round(end)}`;
+  return letter === 'M'
+    ? ''
+    : `M${round(x)} ${round(y)}L${round(x + (letter === 'D' ? lean : 0))} ${round(end)}`;
 }
 
 function round(value: number): number {

@@ -32,14 +32,24 @@ export function Thread({ beads, height = 44, isClosed }: Props) {
   const { vars } = useTheme();
   const rope = vars.palette.thread;
   const ends = beads.reduce<number[]>((all, bead) => [...all, (all.at(-1) ?? 0) + BEAD_WIDTH[bead.kind]], []);
-  const drawn = beads.map((bead, i) => ({ bead, at: ends[i] - BEAD_WIDTH[bead.kind], width: BEAD_WIDTH[bead.kind] }));
+  const drawn = beads.map((bead, i) => ({
+    bead,
+    at: ends[i] - BEAD_WIDTH[bead.kind],
+    width: BEAD_WIDTH[bead.kind],
+  }));
   const total = ends.at(-1) ?? 0;
   const isFrayed = beads.some((bead) => bead.knot === 'FRAYED');
   const loose = isClosed ? 0 : 26;
   const label = `Thread: ${beads.map(beadWords).join('; ')}`;
   return (
     <Box sx={{ overflowX: 'auto', overflowY: 'hidden', lineHeight: 0 }}>
-      <svg role="img" aria-label={capital(label)} height={height} width={((total + loose) * height) / 44} viewBox={`0 -22 ${total + loose} 44`}>
+      <svg
+        role="img"
+        aria-label={capital(label)}
+        height={height}
+        width={((total + loose) * height) / 44}
+        viewBox={`0 -22 ${total + loose} 44`}
+      >
         <g fill="none" stroke={rope} strokeWidth={3} strokeLinecap="round" strokeLinejoin="round">
           {drawn.map(({ bead, at, width }) => (
             <g key={`${bead.kind}-${bead.id}`} transform={`translate(${at} 0)`}>
@@ -72,7 +82,10 @@ function BeadShape({ bead, width, background }: { bead: Bead; width: number; bac
           {bead.out === undefined || bead.out === null ? (
             <path d={`M${middle - 5} 5l10 8m0 -8l-10 8`} strokeWidth={2} />
           ) : (
-            <path d={`M${middle - 7} 2V13M${middle} 2V${bead.out > 0 ? 5 : 13}M${middle + 7} 2V13`} strokeWidth={2.6} />
+            <path
+              d={`M${middle - 7} 2V13M${middle} 2V${bead.out > 0 ? 5 : 13}M${middle + 7} 2V13`}
+              strokeWidth={2.6}
+            />
           )}
         </>
       );
@@ -80,7 +93,11 @@ function BeadShape({ bead, width, background }: { bead: Bead; width: number; bac
       return (
         <>
           {KNOT_PATHS[bead.knot ?? 'WAITING'].map((path) => (
-            <path key={path} d={path} strokeDasharray={bead.knot === 'WAITING' && path.includes('c') ? '2 5' : undefined} />
+            <path
+              key={path}
+              d={path}
+              strokeDasharray={bead.knot === 'WAITING' && path.includes('c') ? '2 5' : undefined}
+            />
           ))}
         </>
       );

@@ -13,7 +13,11 @@ export function terms<T extends keyof Table>(kind: T): (keyof Table[T] & string)
 }
 
 /** A word with facts put in: `{limitC}` becomes the fact of that name. */
-export function wordWith<T extends keyof Table>(kind: T, term: string, facts: Record<string, string>): string {
+export function wordWith<T extends keyof Table>(
+  kind: T,
+  term: string,
+  facts: Record<string, string>,
+): string {
   return word(kind, term).replace(/\{(\w+)\}/g, (_, name: string) => facts[name] ?? '?');
 }
 

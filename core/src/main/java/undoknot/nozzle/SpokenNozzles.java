@@ -23,10 +23,10 @@ public final class SpokenNozzles {
     }
 
     /** @param part the part as typed */
-    public record Problem(String part, Fault fault, int lastNozzle) {}
+    public record Trouble(String part, Fault fault, int lastNozzle) {}
 
     /** @param nozzles the nozzles of every part that could be read */
-    public record Reading(BitSet nozzles, List<Problem> problems) {
+    public record Reading(BitSet nozzles, List<Trouble> problems) {
         public boolean isClean() {
             return problems.isEmpty();
         }
@@ -37,7 +37,7 @@ public final class SpokenNozzles {
     /** Reads what was typed for a channel of {@code size} nozzles. Never throws for what a person can type. */
     public static Reading parse(String typed, int size) {
         BitSet nozzles = new BitSet(size + 1);
-        List<Problem> problems = new ArrayList<>();
+        List<Trouble> problems = new ArrayList<>();
         String plain = typed.toLowerCase(Locale.ROOT)
                 .replaceAll("[\\u2010-\\u2015\\u2212]|\\bto\\b", "-")
                 .replaceAll("\\s*-\\s*", "-")
@@ -53,7 +53,7 @@ public final class SpokenNozzles {
             }
             Fault fault = add(trimmed, size, nozzles);
             if (fault != null) {
-                problems.add(new Problem(trimmed, fault, size));
+                problems.add(new Trouble(trimmed, fault, size));
             }
         }
         return new Reading(nozzles, List.copyOf(problems));

@@ -51,7 +51,7 @@ class SpokenNozzlesTest {
     })
     void says_which_part_is_wrong_and_keeps_the_rest(String part, Fault fault) {
         SpokenNozzles.Reading reading = SpokenNozzles.parse("3, " + part + ", 7", 80);
-        assertThat(reading.problems()).containsExactly(new SpokenNozzles.Problem(part, fault, 80));
+        assertThat(reading.problems()).containsExactly(new SpokenNozzles.Trouble(part, fault, 80));
         assertThat(SpokenNozzles.print(reading.nozzles(), 80)).isEqualTo("3, 7");
         assertThat(reading.isClean()).isFalse();
     }

@@ -25,7 +25,7 @@ class SpokenController {
             @Min(1) @Max(4096) int size) {}
 
     /** @param said the nozzles that could be read, said back */
-    record Understood(List<Integer> nozzles, String said, List<SpokenNozzles.Problem> problems) {}
+    record Understood(List<Integer> nozzles, String said, List<SpokenNozzles.Trouble> problems) {}
 
     @PostMapping
     Understood read(@Valid @RequestBody Spoken spoken) {

@@ -1,0 +1,57 @@
+import { Box, Stack, Typography } from '@mui/material';
+import { Ban, OctagonAlert, TriangleAlert } from 'lucide-react';
+import type { Gate, Preview } from '../api/types';
+import { word, wordWith } from '../words/words';
+
+/** What stands in the way, and the cautions of this work; they stand beside the form as long as it is open. */
+export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['cautions'] }) {
+  return (
+    <Stack spacing={1.5} sx={{ position: { lg: 'sticky' }, top: 12 }}>
+      {gates.length > 0 && (
+        <Box
+          component="section"
+          aria-label="In the way"
+          role="status"
+          sx={(t) => ({
+            border: `3px solid ${t.vars.palette.error.main}`,
+            borderRadius: 1,
+            p: 2,
+            bgcolor: 'background.paper',
+          })}
+        >
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            In the way
+          </Typography>
+          {gates.map((gate) => (
+            <Stack key={gate.code} direction="row" spacing={1.5} sx={{ mb: 1 }}>
+              {gate.weight === 'REFUSED' ? (
+                <Ban aria-hidden style={{ flexShrink: 0 }} />
+              ) : (
+                <OctagonAlert aria-hidden style={{ flexShrink: 0 }} />
+              )}
+              <Typography>
+                {wordWith('gate', gate.code, gate.facts)} <b>({word('gateWeight', gate.weight)})</b>
+              </Typography>
+            </Stack>
+          ))}
+        </Box>
+      )}
+      <Box component="section" aria-label="Mind" sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}>
+        <Typography variant="h2" sx={{ mb: 1 }}>
+          Mind
+        </Typography>
+        <Stack component="ul" spacing={1} sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          {cautions.map((caution) => (
+            <Stack component="li" key={caution} direction="row" spacing={1.5}>
+              <TriangleAlert aria-hidden style={{ flexShrink: 0 }} />
+              <Typography>{word('caution', caution)}</Typography>
+            </Stack>
+          ))}
+        </Stack>
+        <Typography color="text.secondary" sx={{ mt: 1.5 }}>
+          The safety data of the fluid and the printer, local codes and licensed practice come first.
+        </Typography>
+      </Box>
+    </Stack>
+  );
+}

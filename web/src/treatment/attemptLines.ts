@@ -1,0 +1,28 @@
+import type { Attempt } from '../api/types';
+import { hour } from '../bench/time';
+import { word } from '../words/words';
+
+/** What an attempt recorded, a line for each channel where doses differ. */
+export function attemptLines(attempt: Attempt): string[] {
+  const { flush, soak, bath, cycle } = attempt.treatment;
+  if (flush) {
+    return flush.strokes.map(
+      (s) =>
+        `${s.channel}: ${s.volumeMl} mL in ${s.seconds} s at ${flush.temperatureC} °C; ${word('resistance', s.resistance)}; ${word('effluent', s.effluent)}, ${word('stream', s.stream)}`,
+    );
+  }
+  if (soak) {
+    const actual = attempt.endedAt
+      ? `took ${Math.round((Date.parse(attempt.endedAt) - Date.parse(attempt.startedAt)) / 60_000)} min`
+      : `in since ${hour(attempt.startedAt)}`;
+    return [
+      `${soak.channels.join(', ')}: ${word('place', soak.place)}, planned ${soak.plannedMinutes} min, ${actual}`,
+    ];
+  }
+  if (bath) {
+    return [
+      `${bath.channels.join(', ')}: ${attempt.burstsDone} of ${bath.bursts} bursts of ${bath.burstSeconds} s, ${bath.levelMm} mm over the face, ${bath.temperatureC} °C`,
+    ];
+  }
+  return cycle ? [`${cycle.channels.join(', ')}: ${cycle.count} × ${word('strength', cycle.strength)}`] : [];
+}

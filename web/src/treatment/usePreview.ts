@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { http } from '../api/http';
+import type { Preview, TreatmentEntry, TreatmentKind } from '../api/types';
+
+const ASK_AFTER_MS = 250;
+
+/** What stands in the way of the attempt as entered so far, and which cautions go with it; asked as it is typed. */
+export function usePreview(
+  visitId: string,
+  kind: TreatmentKind,
+  lotId: string,
+  entry: TreatmentEntry,
+  isWhole: boolean,
+): Preview | undefined {
+  const body = JSON.stringify({
+    kind,
+    lotId: lotId || undefined,
+    temperatureC: entry.flush?.temperatureC ?? entry.bath?.temperatureC ?? undefined,
+    treatment: isWhole ? entry : undefined,
+  });
+  const [asked, setAsked] = useState(body);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setAsked(body), ASK_AFTER_MS);
+    return () => window.clearTimeout(timer);
+  }, [body]);
+  const preview = useQuery({
+    queryKey: ['preview', visitId, asked],
+    queryFn: async () => {
+      const whole = JSON.parse(asked) as object;
+      try {
+        return await http.post<Preview>(`/api/visits/${visitId}/attempts/preview`, whole);
+      } catch {
+        // Half-entered doses are no fault yet: ask for the cautions alone.
+        return http.post<Preview>(`/api/visits/${visitId}/attempts/preview`, {
+          ...whole,
+          treatment: undefined,
+        });
+      }
+    },
+    placeholderData: (previous) => previous,
+  });
+  return preview.data;
+}

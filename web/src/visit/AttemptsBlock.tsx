@@ -1,0 +1,117 @@
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  Stack,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
+import { http } from '../api/http';
+import type { Attempt, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { Block } from '../app/Page';
+import { Empty, WriteProblem } from '../app/states';
+import { moment } from '../bench/time';
+import { Knot } from '../thread/Knot';
+import { capital, word } from '../words/words';
+import { attemptLines } from '../treatment/attemptLines';
+
+/** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
+export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
+  const [slip, setSlip] = useState<Attempt>();
+  return (
+    <Block title="Attempts" aside={<Typography>{visit.cyclesRun} printer cycles on this visit</Typography>}>
+      {visit.attempts.length === 0 && <Empty>Nothing was tried yet.</Empty>}
+      <Stack component="ol" spacing={1} sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {visit.attempts.map((attempt) => (
+          <Stack
+            component="li"
+            key={attempt.id}
+            direction="row"
+            sx={{
+              gap: 1.5,
+              alignItems: 'flex-start',
+              borderTop: '1px solid',
+              borderColor: 'line',
+              pt: 1,
+              opacity: attempt.withdrawnReason ? 0.75 : 1,
+            }}
+          >
+            <Box sx={{ width: 60, flexShrink: 0 }}>{attempt.knot && <Knot knot={attempt.knot} />}</Box>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Typography
+                sx={{ fontWeight: 700, textDecoration: attempt.withdrawnReason ? 'line-through' : 'none' }}
+              >
+                {capital(word('treatment', attempt.treatment.kind))}
+                {attempt.lot && `, ${attempt.volumeMl} mL of ${attempt.lot.name} (${attempt.lot.lotCode})`}
+              </Typography>
+              {attemptLines(attempt).map((line) => (
+                <Typography key={line}>{line}</Typography>
+              ))}
+              {attempt.departureReason && (
+                <Typography>Outside the usual limits, because: {attempt.departureReason}</Typography>
+              )}
+              {attempt.note && <Typography>{attempt.note}</Typography>}
+              <Typography color="text.secondary">
+                {moment(attempt.startedAt)}, {attempt.startedBy}
+                {attempt.knot && `; ${word('knot', attempt.knot)}`}
+                {attempt.withdrawnReason && `; taken back: ${attempt.withdrawnReason}`}
+              </Typography>
+            </Box>
+            {mayWrite && !attempt.withdrawnReason && (
+              <Button
+                onClick={() => setSlip(attempt)}
+                aria-label={`Take back ${word('treatment', attempt.treatment.kind)} of ${moment(attempt.startedAt)}`}
+              >
+                Take back
+              </Button>
+            )}
+          </Stack>
+        ))}
+      </Stack>
+      {slip && <TakeBack visit={visit} attempt={slip} close={() => setSlip(undefined)} />}
+    </Block>
+  );
+}
+
+function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; close: () => void }) {
+  const [reason, setReason] = useState('');
+  const write = useWrite(
+    () => http.put<Visit>(`/api/visits/${visit.id}/attempts/${attempt.id}/withdrawal`, { reason }),
+    close,
+  );
+  const wrong = write.problem?.errors.find((error) => error.field === 'reason')?.message;
+  return (
+    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="take-back">
+      <DialogContent>
+        <Stack spacing={2}>
+          <Typography id="take-back" variant="h2">
+            Take this entry back
+          </Typography>
+          <Typography>
+            For an entry made by mistake. It stays readable, and its fluid goes back to the bottle on the
+            shelf.
+          </Typography>
+          <TextField
+            autoFocus
+            label="What was wrong with it"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            error={wrong !== undefined}
+            helperText={wrong}
+          />
+          {!wrong && <WriteProblem problem={write.problem} />}
+        </Stack>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={close}>Keep it</Button>
+        <Button variant="contained" loading={write.isBusy} onClick={() => write.send(undefined)}>
+          Take it back
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,99 @@
+import { Box, Button, Typography } from '@mui/material';
+import { Link } from 'react-router';
+import type { Visit } from '../api/types';
+import { Block } from '../app/Page';
+import { day } from '../bench/time';
+import { word } from '../words/words';
+
+/** What was told at take-in, only what is known; and the earlier visits of the head. */
+export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
+  const i = visit.intake;
+  const told = (value: string | null | undefined) => (value ? word('told', value) : undefined);
+  const unit = (value: number | null | undefined, of: string) =>
+    value === undefined || value === null ? undefined : `${value} ${of}`;
+  const facts: [string, string | undefined | null][] = [
+    ['Contact', i.contact],
+    ['Symptoms', i.symptoms.map((s) => word('symptom', s)).join(', ')],
+    ['Printing when it failed', i.printingWhenFailed],
+    ['Error shown', i.errorShown],
+    ['Printer', i.printer],
+    ['A whole new printer costs', unit(i.printerPrice, 'EUR')],
+    [
+      'Ports',
+      i.ports
+        .map(
+          (p) =>
+            `${p.channel} ${p.inkInLine}, ${word('chemistry', p.chemistry)}${p.makersOwn ? '' : ', third-party'}`,
+        )
+        .join('; '),
+    ],
+    ['Age of the ink', unit(i.inkAgeMonths, 'months')],
+    ['Last shaken', i.lastShaken],
+    ['Idle', unit(i.idleDays, 'days')],
+    ['Climate', i.climate ? word('climate', i.climate) : undefined],
+    ['On mains power meanwhile', told(i.mainsPower)],
+    ['Printer cycles already', unit(i.cyclesBefore, '')],
+    ['Already poured in', i.pouredIn],
+    ['Cartridge levels', i.cartridges],
+    ['Refills', unit(i.refills, '')],
+    ['Cartridges left out', told(i.leftOut)],
+    ['Setup cartridges still in', told(i.setupCartridges)],
+    ['Age of the dampers', unit(i.damperAgeMonths, 'months')],
+    ['Dampers cleaned', unit(i.dampersCleaned, 'times')],
+    ['Printed with an empty channel', told(i.printedEmpty)],
+    ['Ever carried non-food ink', told(i.everNonFood)],
+    ['Must be good for', word('jobClass', visit.jobClass)],
+    ['Price limit', unit(i.priceLimit, 'EUR')],
+    ['Came with it', i.accessories],
+    ['Screws and clips', unit(i.screwsAndClips, '')],
+  ];
+  return (
+    <Block
+      title="What was told at take-in"
+      aside={
+        mayWrite && (
+          <Button variant="outlined" component={Link} to={`/visits/${visit.id}/facts`}>
+            Change the facts
+          </Button>
+        )
+      }
+    >
+      {visit.earlierVisits.length > 0 && (
+        <Typography sx={{ mb: 1.5, fontWeight: 650 }}>
+          Here before:{' '}
+          {visit.earlierVisits.map((earlier) => (
+            <Box component="span" key={earlier.id} sx={{ mr: 1.5 }}>
+              <Link to={`/visits/${earlier.id}`} style={{ color: 'inherit' }}>
+                {earlier.tag}
+              </Link>
+              , {day(earlier.openedAt)}, {earlier.outcome ? word('outcome', earlier.outcome) : 'open'}
+            </Box>
+          ))}
+        </Typography>
+      )}
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', sm: '220px 1fr' },
+          rowGap: 0.5,
+          columnGap: 2,
+        }}
+      >
+        {facts
+          .filter(([, value]) => value)
+          .map(([name, value]) => (
+            <Box key={name} sx={{ display: 'contents' }}>
+              <Typography component="dt" color="text.secondary">
+                {name}
+              </Typography>
+              <Typography component="dd" sx={{ m: 0 }}>
+                {value}
+              </Typography>
+            </Box>
+          ))}
+      </Box>
+    </Block>
+  );
+}

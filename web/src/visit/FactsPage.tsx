@@ -1,0 +1,92 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Button, Stack } from '@mui/material';
+import { useEffect, useRef } from 'react';
+import { FormProvider, useForm, type Resolver } from 'react-hook-form';
+import { useNavigate, useParams } from 'react-router';
+import { http } from '../api/http';
+import { useFamilies, useVisit } from '../api/queries';
+import type { Family, Intake, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { showAtEntries } from '../app/fields';
+import { Page } from '../app/Page';
+import { differences, Reconcile } from '../app/Reconcile';
+import { Failed, Loading, WriteProblem } from '../app/states';
+import { IntakeFields } from './IntakeFields';
+import { fromIntake, INTAKE_LABELS, intakeSchema, toIntake, type IntakeForm } from './intakeForm';
+
+/** Changes what was told at take-in. */
+export default function FactsPage() {
+  const { id = '' } = useParams();
+  const visit = useVisit(id);
+  const families = useFamilies();
+  if (visit.isPending || families.isPending) {
+    return <Loading what="the visit" />;
+  }
+  if (visit.isError || families.isError) {
+    return <Failed error={(visit.error ?? families.error) as Error} again={() => void visit.refetch()} />;
+  }
+  return <FactsForm visit={visit.data} families={families.data} />;
+}
+
+function FactsForm({ visit, families }: { visit: Visit; families: Family[] }) {
+  const navigate = useNavigate();
+  const version = useRef(visit.version);
+  const form = useForm<IntakeForm>({
+    defaultValues: fromIntake(visit.intake),
+    resolver: zodResolver(intakeSchema) as unknown as Resolver<IntakeForm>,
+  });
+  const write = useWrite(
+    (value: IntakeForm) =>
+      http.put<Visit>(`/api/visits/${visit.id}`, { version: version.current, intake: toIntake(value) }),
+    () => void navigate(`/visits/${visit.id}`),
+  );
+  const { problem } = write;
+  useEffect(() => {
+    if (problem) {
+      showAtEntries(form, problem, 'intake.');
+    }
+  }, [problem, form]);
+
+  const current = problem?.isConflict
+    ? (problem.extra.current as { version: number; intake: Intake })
+    : undefined;
+  const theirs = current && fromIntake(current.intake);
+  return (
+    <Page title="What was told at take-in" back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
+      <FormProvider {...form}>
+        <Stack
+          component="form"
+          noValidate
+          spacing={2}
+          onSubmit={form.handleSubmit((value) => write.send(value))}
+        >
+          <IntakeFields families={families} isNew={false} />
+          <WriteProblem problem={problem} />
+          <Button
+            type="submit"
+            variant="contained"
+            size="large"
+            loading={write.isBusy}
+            sx={{ alignSelf: 'flex-start' }}
+          >
+            Save the changed facts
+          </Button>
+        </Stack>
+      </FormProvider>
+      {current && theirs && (
+        <Reconcile
+          problem={problem}
+          found={differences(theirs, form.getValues(), INTAKE_LABELS)}
+          cancel={write.forget}
+          settle={(taken) => {
+            version.current = current.version;
+            taken.forEach((field) =>
+              form.setValue(field as keyof IntakeForm, theirs[field as keyof IntakeForm]),
+            );
+            write.forget();
+          }}
+        />
+      )}
+    </Page>
+  );
+}

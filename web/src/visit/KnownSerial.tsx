@@ -1,0 +1,72 @@
+import { Alert, Button, Stack, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { Link } from 'react-router';
+import { http } from '../api/http';
+import type { Family, KnownHead } from '../api/types';
+import { day } from '../bench/time';
+import { word } from '../words/words';
+import { usualPorts, type IntakeForm } from './intakeForm';
+
+const ASK_AFTER_MS = 300;
+
+/** A serial seen before: its head is offered, with the visits it had. */
+export function KnownSerial({ families }: { families: Family[] }) {
+  const { control, setValue } = useFormContext<IntakeForm>();
+  const serial = useWatch({ control, name: 'serial' });
+  const headId = useWatch({ control, name: 'headId' });
+  const [asked, setAsked] = useState('');
+  useEffect(() => {
+    const timer = window.setTimeout(() => setAsked(serial.trim()), ASK_AFTER_MS);
+    return () => window.clearTimeout(timer);
+  }, [serial]);
+  const found = useQuery({
+    queryKey: ['heads', asked],
+    queryFn: () => http.get<KnownHead[]>(`/api/heads?serial=${encodeURIComponent(asked)}`),
+    enabled: asked.length >= 3,
+  });
+  const head = asked === serial.trim() ? found.data?.[0] : undefined;
+  if (!head) {
+    return null;
+  }
+  const family = families.find((f) => f.code === head.familyCode);
+  const isTaken = headId === head.id;
+  return (
+    <Alert
+      severity="info"
+      action={
+        !isTaken && (
+          <Button
+            onClick={() => {
+              setValue('headId', head.id);
+              setValue('familyCode', head.familyCode, { shouldValidate: true });
+              setValue('ports', family ? usualPorts(family) : []);
+              if (head.everNonFood) {
+                setValue('everNonFood', 'YES');
+              }
+            }}
+          >
+            Take this head
+          </Button>
+        )
+      }
+    >
+      <Typography sx={{ fontWeight: 700 }}>
+        {isTaken ? 'Taken: ' : 'This serial was here before: '}
+        {family?.name ?? head.familyCode} {head.serial}
+      </Typography>
+      <Stack component="ul" sx={{ m: 0, pl: 2.5 }}>
+        {head.visits.map((visit) => (
+          <li key={visit.id}>
+            <Link to={`/visits/${visit.id}`} target="_blank" style={{ color: 'inherit' }}>
+              {visit.tag}
+            </Link>
+            , taken in {day(visit.openedAt)},{' '}
+            {visit.outcome ? word('outcome', visit.outcome) : 'still in the shop'}
+          </li>
+        ))}
+      </Stack>
+    </Alert>
+  );
+}

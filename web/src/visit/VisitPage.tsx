@@ -1,0 +1,124 @@
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { useEffect } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useSession } from '../account/session';
+import { useVisit } from '../api/queries';
+import type { Visit } from '../api/types';
+import { Failed, Loading } from '../app/states';
+import { MONO } from '../app/theme';
+import { day } from '../bench/time';
+import { useNow } from '../bench/useNow';
+import { Thread } from '../thread/Thread';
+import { capital, word } from '../words/words';
+import { AttemptsBlock } from './AttemptsBlock';
+import { ChecksBlock } from './ChecksBlock';
+import { DiagnosesBlock } from './DiagnosesBlock';
+import { FactsBlock } from './FactsBlock';
+import { HoldBanner } from './HoldBanner';
+import { WhatNow } from './WhatNow';
+
+export default function VisitPage() {
+  const { id = '' } = useParams();
+  const visit = useVisit(id);
+  const now = useNow(visit.data?.serverTime);
+  if (visit.isPending) {
+    return <Loading what="the visit" />;
+  }
+  if (visit.isError && !visit.data) {
+    return <Failed error={visit.error} again={() => void visit.refetch()} />;
+  }
+  return <VisitView visit={visit.data} now={now} />;
+}
+
+function VisitView({ visit, now }: { visit: Visit; now: number }) {
+  const { mayWrite } = useSession();
+  const navigate = useNavigate();
+  const isOpen = visit.closedAt === undefined;
+  useEffect(() => {
+    document.title = `${visit.tag} · Undo Knot`;
+  }, [visit.tag]);
+  return (
+    <Box sx={{ px: { xs: 1.5, md: 3 }, py: 2, maxWidth: 1360, mx: 'auto' }}>
+      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ fontFamily: MONO, letterSpacing: '0.04em', fontSize: '2.25rem' }}>
+          {visit.tag}
+        </Typography>
+        <Typography sx={{ fontSize: '1.25rem', fontWeight: 650 }}>{visit.intake.customerName}</Typography>
+        <Typography sx={{ fontSize: '1.125rem' }}>
+          {visit.family.name}, {visit.intake.serial}
+        </Typography>
+        {visit.food !== 'NOT_FOOD' && (
+          <Box sx={{ border: '2px solid', borderRadius: 0.5, px: 1, fontWeight: 700 }}>
+            {capital(word('food', visit.food))}
+          </Box>
+        )}
+        <Box sx={{ flex: 1 }} />
+        <Typography>
+          {isOpen
+            ? `Promised ${day(visit.intake.promisedOn)}`
+            : `${capital(word('outcome', visit.outcome ?? ''))}, returned ${day(visit.closedAt ?? '')} by ${visit.closedBy}`}
+        </Typography>
+      </Stack>
+      <Box sx={{ my: 1 }}>
+        <Thread beads={visit.thread} height={64} isClosed={!isOpen} />
+      </Box>
+      {visit.heldUntil && Date.parse(visit.heldUntil) > now && (
+        <HoldBanner visit={visit} now={now} mayWrite={mayWrite} />
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            lg: 'minmax(0, 1fr) 400px',
+            md: 'minmax(0, 1fr) 340px',
+          },
+          gap: 2,
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ order: { xs: 0, md: 1 }, position: { md: 'sticky' }, top: 12 }}>
+          {isOpen ? (
+            <WhatNow visit={visit} now={now} mayWrite={mayWrite} />
+          ) : (
+            <Stack spacing={1.5} sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1 }}>
+              <Typography variant="h2">{capital(word('outcome', visit.outcome ?? ''))}</Typography>
+              {visit.outcomeReason && <Typography>{visit.outcomeReason}</Typography>}
+              <Button
+                variant="contained"
+                size="large"
+                href={`/api/visits/${visit.id}/report.pdf`}
+                target="_blank"
+              >
+                Report as PDF
+              </Button>
+              <Button variant="outlined" href={`/api/visits/${visit.id}/report.html`} target="_blank">
+                Report as a page to print
+              </Button>
+              {mayWrite && <Button onClick={() => void navigate('/take-in')}>Take a head in</Button>}
+            </Stack>
+          )}
+        </Box>
+        <Stack spacing={2} sx={{ minWidth: 0 }}>
+          <ChecksBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <DiagnosesBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <AttemptsBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <FactsBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
+            <Button component={Link} to={`/visits/${visit.id}/history`} variant="outlined">
+              Every change on this visit
+            </Button>
+            <Button component={Link} to={`/visits/${visit.id}/tag`} variant="outlined">
+              Tag and label
+            </Button>
+            {isOpen && (
+              <Button href={`/api/visits/${visit.id}/report.html`} target="_blank" variant="outlined">
+                Interim report
+              </Button>
+            )}
+          </Stack>
+        </Stack>
+      </Box>
+    </Box>
+  );
+}
