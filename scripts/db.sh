@@ -1,5 +1,5 @@
 # Starts and stops a MariaDB of its own on loopback. Sourced by ./start and ./test.
-# Needs: DB_DIR (data folder), DB_PORT. Sets: UNDOKNOT_DB_URL, UNDOKNOT_DB_USER, UNDOKNOT_DB_PASSWORD.
+# Needs: DB_DIR (data folder), DB_PORT, DB_EXTRA_SQL (more to prepare, may be empty). Sets: UNDOKNOT_DB_URL, UNDOKNOT_DB_USER, UNDOKNOT_DB_PASSWORD.
 
 say() { printf '%s\n' "$*"; }
 fail() { printf 'Undo Knot: %s\n' "$*" >&2; exit 1; }
@@ -39,6 +39,8 @@ need_space() {
   free_mb=$(df -Pm "$1" | awk 'NR==2 {print $4}')
   [ "$free_mb" -ge "$2" ] || fail "only $free_mb MB are free in $1, $2 MB are needed. Make room and start again."
 }
+
+DB_EXTRA_SQL=""
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
@@ -85,6 +87,7 @@ db_start() {
 create database if not exists undoknot;
 create or replace user 'app'@'127.0.0.1' identified by '$UNDOKNOT_DB_PASSWORD';
 grant all on undoknot.* to 'app'@'127.0.0.1';
+$DB_EXTRA_SQL
 SQL
 }
 

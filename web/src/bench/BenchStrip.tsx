@@ -64,7 +64,9 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
           )}
         </Stack>
         <Typography noWrap>{strip.customer}</Typography>
-        {strip.food !== 'NOT_FOOD' && <Typography sx={{ fontWeight: 700 }}>{capital(word('food', strip.food))}</Typography>}
+        {strip.food !== 'NOT_FOOD' && (
+          <Typography sx={{ fontWeight: 700 }}>{capital(word('food', strip.food))}</Typography>
+        )}
       </Box>
       <Box sx={{ gridRow: { xs: 2, md: 'auto' }, gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <Combs strip={strip} />

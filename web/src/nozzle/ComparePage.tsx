@@ -104,7 +104,8 @@ function Both({ comparison, channels }: { comparison: Comparison; channels: Chan
 
 /** Channels with gaps first: they are what is looked for. */
 function worstFirst(channels: Channel[], comparison: Comparison): Channel[] {
-  const out = (channel: Channel) => comparison.channels[channel.code].outBefore + comparison.channels[channel.code].outNow;
+  const out = (channel: Channel) =>
+    comparison.channels[channel.code].outBefore + comparison.channels[channel.code].outNow;
   return [...channels].sort((a, b) => Number(out(b) > 0) - Number(out(a) > 0));
 }
 

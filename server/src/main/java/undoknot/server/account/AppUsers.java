@@ -9,6 +9,8 @@ import org.springframework.data.jpa.repository.Query;
 
 public interface AppUsers extends JpaRepository<AppUser, UUID> {
 
+    Optional<AppUser> findByName(String name);
+
     /** Locks the row, so that tries made at the same time are all counted. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select u from AppUser u where u.name = :name")

@@ -28,9 +28,17 @@ public class Shelf {
         return lots.findById(lotId).orElseThrow(Shelf::unknown);
     }
 
+    /**
+     * Holds a lot for the rest of the transaction. Taken before anything else is read or written, so that two doses at
+     * once wait for each other instead of meeting in a deadlock.
+     */
+    public FluidLot lock(UUID lotId) {
+        return lots.lock(lotId).orElseThrow(Shelf::unknown);
+    }
+
     /** @throws Refused on the entry {@code lotId} when the bottle holds too little */
     public void draw(UUID lotId, UUID attemptId, BigDecimal volumeMl) {
-        FluidLot lot = lots.lock(lotId).orElseThrow(Shelf::unknown);
+        FluidLot lot = lock(lotId);
         Draw draw = new Draw(volumeMl, lot.remainingMl);
         if (!draw.isEnough()) {
             throw Refused.entry(
@@ -49,7 +57,7 @@ public class Shelf {
 
     /** Puts back what a withdrawn attempt had drawn. */
     public void putBack(UUID lotId, UUID attemptId) {
-        FluidLot lot = lots.lock(lotId).orElseThrow(Shelf::unknown);
+        FluidLot lot = lock(lotId);
         BigDecimal drawn =
                 draws.findByAttemptId(attemptId).stream().map(d -> d.volumeMl).reduce(BigDecimal.ZERO, BigDecimal::add);
         lot.remainingMl = lot.remainingMl.add(drawn).min(lot.bottleMl);

@@ -86,6 +86,7 @@ class AttemptLog {
 
     void put(UUID visitId, UUID id, AttemptEntry entry) {
         writes.run(() -> {
+            FluidLot chosen = entry.lotId() == null ? null : shelf.lock(entry.lotId());
             Course course = courses.getOpen(visitId);
             String details = courses.write(entry.treatment());
             Attempt known = attempts.findById(id).orElse(null);
@@ -104,7 +105,7 @@ class AttemptLog {
             }
             Treatment treatment = entry.treatment().treatment();
             checkChannels(course, treatment.channels());
-            FluidLot lot = lot(treatment, entry.lotId());
+            FluidLot lot = lotFor(treatment, chosen);
             passGates(gates(course, treatment, lot), entry.departureReason());
 
             Instant now = clock.instant();
@@ -144,14 +145,14 @@ class AttemptLog {
         }
     }
 
-    private FluidLot lot(Treatment treatment, UUID lotId) {
+    private static FluidLot lotFor(Treatment treatment, FluidLot chosen) {
         if (treatment instanceof Treatment.Cycle) {
             return null;
         }
-        if (lotId == null) {
+        if (chosen == null) {
             throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
         }
-        return shelf.get(lotId);
+        return chosen;
     }
 
     private static void passGates(List<Gate> gates, String reason) {
@@ -184,8 +185,11 @@ class AttemptLog {
 
     void withdraw(UUID visitId, UUID id, String reason) {
         writes.run(() -> {
-            courses.getOpen(visitId);
             Attempt attempt = own(visitId, id);
+            if (attempt.lotId != null) {
+                shelf.lock(attempt.lotId);
+            }
+            courses.getOpen(visitId);
             if (!attempt.stands()) {
                 return attempt;
             }

@@ -9,10 +9,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Runs a write that may be sent twice. Keys are made by the client, so a second run finds what the first one stored and
- * answers the same. When two runs meet, one of them loses on a key or a version and is run once more.
+ * answers the same. When two runs meet, one of them loses on a key or a version and is run again.
  */
 @Component
 public class RepeatableWrite {
+
+    private static final int MOST_RUNS = 4;
 
     private final TransactionTemplate transaction;
 
@@ -21,10 +23,14 @@ public class RepeatableWrite {
     }
 
     public <T> T run(Supplier<T> write) {
-        try {
-            return transaction.execute(status -> write.get());
-        } catch (DataIntegrityViolationException | ConcurrencyFailureException metAnother) {
-            return transaction.execute(status -> write.get());
+        for (int run = 1; ; run++) {
+            try {
+                return transaction.execute(status -> write.get());
+            } catch (DataIntegrityViolationException | ConcurrencyFailureException metAnother) {
+                if (run == MOST_RUNS) {
+                    throw metAnother;
+                }
+            }
         }
     }
 }

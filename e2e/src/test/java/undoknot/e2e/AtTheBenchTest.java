@@ -1,0 +1,121 @@
+package undoknot.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** The home view: what wants hands, what must not be touched, and finding a head. */
+class AtTheBenchTest extends BrowserTest {
+
+    private String tagOf(String serial) {
+        return shop.jdbc.queryForObject(
+                "select tag from visit v join head h on h.id = v.head_id where h.serial = ? order by v.opened_at desc limit 1",
+                String.class, serial);
+    }
+
+    @Test
+    void shows_what_wants_hands_and_what_must_not_be_powered() {
+        signIn(page, "wenna");
+        assertThat(region(page, "Hands and holds")).containsText("Hands: soak is over");
+        assertThat(region(page, "Hands and holds")).containsText("No power: it dries");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tagOf("SL4-22091")))).click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
+        button(page, "End it early").click();
+        button(page, "End the hold").click();
+        assertThat(page.getByText(Pattern.compile("^This hold still runs"))).isVisible();
+        button(page, "Let it dry").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
+    }
+
+    @Test
+    void a_scanner_that_types_opens_the_visit_from_anywhere() {
+        signIn(page, "wenna");
+        String tag = tagOf("HW8-00917");
+        link(page, "Shelf").click();
+        assertThat(heading(page, "The shelf")).isVisible();
+        page.keyboard().type(tag);
+        page.keyboard().press("Enter");
+        assertThat(heading(page, tag)).isVisible();
+    }
+
+    @Test
+    void finds_by_tag_serial_or_customer_and_says_when_there_is_nothing() {
+        signIn(page, "wenna");
+        page.keyboard().press("/");
+        page.keyboard().type("tallow");
+        page.keyboard().press("Enter");
+        assertThat(heading(page, "Found for “tallow”")).isVisible();
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop")).getByRole(AriaRole.LISTITEM)).hasCount(2);
+        page.getByLabel("Tag, serial or customer").fill("zzzz");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("No tag, serial or customer has these words. Try fewer signs.")).isVisible();
+        page.getByLabel("Tag, serial or customer").fill(tagOf("OD6-51002"));
+        page.keyboard().press("Enter");
+        assertThat(heading(page, tagOf("OD6-51002"))).isVisible();
+    }
+
+    @Test
+    void a_serial_seen_before_offers_its_head() {
+        signIn(page, "wenna");
+        page.navigate(shop.address + "/take-in");
+        entry(page, "Serial").fill("OD6-48213");
+        assertThat(page.getByText("This serial was here before: Orsel D6 OD6-48213")).isVisible();
+        assertThat(page.getByText("recovered")).isVisible();
+        button(page, "Take this head").click();
+        assertThat(page.getByText("Taken: Orsel D6 OD6-48213")).isVisible();
+        assertThat(group(page, "Ports from the front").getByRole(AriaRole.GROUP)).hasCount(6);
+        button(page, "Throw this take-in away").click();
+    }
+
+    @Test
+    void an_entry_made_by_mistake_is_taken_back_and_stays_readable() {
+        signIn(page, "wenna");
+        String visit = takeIn(page, "Slip of the Hand");
+        page.navigate(shop.address + "/visits/" + visit + "/attempt/cycle");
+        button(page, "Log these cycles").click();
+        page.waitForURL(shop.address + "/visits/" + visit);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take back printer cycle"))).click();
+        button(page, "Take it back").click();
+        assertThat(page.getByText("Say what was wrong with this entry.")).isVisible();
+        page.getByLabel("What was wrong with it").fill("other printer");
+        doubleTap(button(page, "Take it back"));
+        assertThat(page.getByText("taken back: other printer")).isVisible();
+        assertThat(page.getByText("0 printer cycles on this visit")).isVisible();
+    }
+
+    @Test
+    void an_observer_sees_everything_and_is_offered_no_write() {
+        signIn(page, "guest");
+        assertThat(link(page, "Take in")).hasCount(0);
+        page.navigate(shop.address + "/?search=spindrift");
+        page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop")).getByRole(AriaRole.LINK).first().click();
+        assertThat(heading(page, "Nozzle checks")).isVisible();
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("All steps"))).hasCount(0);
+        assertThat(button(page, "Take back")).hasCount(0);
+    }
+
+    @Test
+    void a_lead_puts_a_bottle_on_the_shelf() {
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        link(lead, "Shelf").click();
+        button(lead, "Put a bottle on the shelf").click();
+        lead.getByLabel("Held when new").fill("500");
+        lead.getByLabel("In it now").fill("600");
+        lead.getByLabel("Price of the bottle").fill("12");
+        button(lead, "Put it there").click();
+        assertThat(lead.getByText("Enter the name on the bottle.")).isVisible();
+        lead.getByLabel("Name on the bottle").fill("Skiff cleaner");
+        lead.getByLabel("Maker").fill("Nobody yet");
+        lead.getByLabel("Lot", new Page.GetByLabelOptions().setExact(true)).fill("SK-1");
+        button(lead, "Put it there").click();
+        assertThat(lead.getByText("The bottle holds 500 mL at most.")).isVisible();
+        lead.getByLabel("In it now").fill("500");
+        doubleTap(button(lead, "Put it there"));
+        assertThat(lead.getByRole(AriaRole.LISTITEM).filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("SK-1"))).hasCount(1);
+    }
+}

@@ -1,0 +1,122 @@
+package undoknot.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.BeforeEach;
+
+/** What tests of the interface share: a page, signing in, finding things by what a person sees, and double taps. */
+abstract class BrowserTest {
+
+    static final String PASSWORD = "quay-lantern";
+
+    final Shop shop = Shop.open();
+    private final List<BrowserContext> contexts = new ArrayList<>();
+    private final List<String> broken = new ArrayList<>();
+    Page page;
+
+    @BeforeEach
+    void openPage() {
+        page = newPage(ColorScheme.LIGHT);
+    }
+
+    @AfterEach
+    void closePages() {
+        contexts.forEach(BrowserContext::close);
+        Assertions.assertEquals(List.of(), broken, "scripts failed on a page");
+    }
+
+    Page newPage(ColorScheme scheme) {
+        BrowserContext context =
+                shop.browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
+        contexts.add(context);
+        Page fresh = context.newPage();
+        fresh.onPageError(broken::add);
+        return fresh;
+    }
+
+    void signIn(Page at, String name) {
+        at.navigate(shop.address);
+        at.getByLabel("Name").fill(name);
+        at.getByLabel("Password").fill(PASSWORD);
+        button(at, "Sign in").click();
+        assertThat(heading(at, "The bench")).isVisible();
+    }
+
+    static Locator button(Page at, String name) {
+        return at.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator link(Page at, String name) {
+        return at.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator heading(Page at, String name) {
+        return at.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator group(Page at, String name) {
+        return at.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator region(Page at, String name) {
+        return at.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** An entry by its label, with or without the sign that it is required. */
+    static Locator entry(Page at, String label) {
+        return at.getByLabel(Pattern.compile("^" + Pattern.quote(label) + "( \\*)?$"));
+    }
+
+    static void choose(Locator from, String option) {
+        from.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(option).setExact(true)).click();
+    }
+
+    static void select(Page at, String label, Pattern option) {
+        at.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(label)))).click();
+        at.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option)).first().click();
+    }
+
+    /** The double tap of a wet glove. */
+    static void doubleTap(Locator button) {
+        button.dblclick();
+    }
+
+    /** Takes in a Vennick B3 and gives the key of its visit. */
+    String takeIn(Page at, String customer) {
+        String serial = "E-" + UUID.randomUUID().toString().substring(0, 8);
+        at.navigate(shop.address + "/take-in");
+        entry(at, "Customer").fill(customer);
+        entry(at, "Contact").fill("slipway shed");
+        entry(at, "Serial").fill(serial);
+        select(at, "Family", Pattern.compile("^Vennick B3"));
+        choose(group(at, "Ever carried ink that is not for food"), "Yes");
+        choose(group(at, "Symptoms"), "Gaps in one colour");
+        entry(at, "Promised for").fill(java.time.LocalDate.now().plusDays(4).toString());
+        button(at, "Take it in and make its tag").click();
+        at.waitForURL(Pattern.compile("/visits/[^/]+/tag$"));
+        return at.url().replaceFirst(".*/visits/([^/]+)/tag$", "$1");
+    }
+
+    /** Records a check in which the nozzles said are missing in cyan, all others firing. */
+    void check(Page at, String visit, String missingInCyan) {
+        at.navigate(shop.address + "/visits/" + visit + "/check");
+        button(at, "All channels fire").click();
+        at.getByLabel("Missing in cyan").fill(missingInCyan);
+        button(at, "Set").click();
+        assertThat(at.getByLabel("Missing in cyan")).hasValue("");
+        button(at, "Keep this check").click();
+        at.waitForURL(Pattern.compile("/visits/[^/]+$"));
+    }
+}

@@ -1,0 +1,68 @@
+package undoknot.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Two people at one visit: the second is told, and nothing is silently overwritten. */
+class TwoAtOnceTest extends BrowserTest {
+
+    @Test
+    void the_second_chooses_entry_by_entry() {
+        signIn(page, "wenna");
+        String visit = takeIn(page, "Both Hands Press");
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        page.navigate(shop.address + "/visits/" + visit + "/facts");
+        lead.navigate(shop.address + "/visits/" + visit + "/facts");
+        entry(page, "Contact").fill("hers");
+        entry(page, "Price limit").fill("80");
+        entry(lead, "Contact").fill("his");
+        button(page, "Save the changed facts").click();
+        page.waitForURL(shop.address + "/visits/" + visit);
+
+        button(lead, "Save the changed facts").click();
+        assertThat(lead.getByText("Somebody changed this while you were at it")).isVisible();
+        assertThat(group(lead, "Contact")).containsText("Theirs: hers");
+        assertThat(group(lead, "Contact")).containsText("Mine: his");
+        choose(group(lead, "Price limit"), "Theirs: 80");
+        button(lead, "Take this choice").click();
+        assertThat(entry(lead, "Contact")).hasValue("his");
+        assertThat(entry(lead, "Price limit")).hasValue("80");
+        button(lead, "Save the changed facts").click();
+        lead.waitForURL(shop.address + "/visits/" + visit);
+        assertThat(lead.getByText("80 EUR")).isVisible();
+        page.reload();
+        assertThat(page.getByText("his", new Page.GetByTextOptions().setExact(true))).isVisible();
+    }
+
+    @Test
+    void a_check_amended_by_two_keeps_both_readings_in_the_history() {
+        signIn(page, "wenna");
+        String visit = takeIn(page, "Both Eyes Press");
+        check(page, visit, "1-9");
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        lead.navigate(shop.address + "/visits/" + visit);
+        link(page, "Amend check 1").click();
+        link(lead, "Amend check 1").click();
+        page.getByLabel("Note: paper, rest, light").fill("her note");
+        lead.getByLabel("Missing in cyan").fill("20");
+        lead.keyboard().press("Enter");
+        assertThat(lead.getByText("Cyan: 10 out")).isVisible();
+        button(page, "Save the amended check").click();
+        page.waitForURL(shop.address + "/visits/" + visit);
+        button(lead, "Save the amended check").click();
+        assertThat(lead.getByText("Somebody changed this while you were at it")).isVisible();
+        assertThat(group(lead, "Reading")).containsText("Theirs: C 9 out");
+        choose(group(lead, "Note"), "Theirs: her note");
+        button(lead, "Take this choice").click();
+        button(lead, "Save the amended check").click();
+        lead.waitForURL(shop.address + "/visits/" + visit);
+        lead.navigate(shop.address + "/visits/" + visit + "/history");
+        assertThat(lead.getByText(Pattern.compile("C 9 out; .*C 10 out", Pattern.DOTALL))).isVisible();
+    }
+}

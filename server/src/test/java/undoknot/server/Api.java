@@ -1,0 +1,150 @@
+package undoknot.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.boot.test.context.TestComponent;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.AuthorityUtils;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import undoknot.server.account.Role;
+import undoknot.server.account.SignedIn;
+
+/** Calls the HTTP interface the way the web does, as one of the three roles. */
+@TestComponent
+public class Api {
+
+    /** An answer, its body read as JSON. */
+    public record Answer(int status, JsonNode body) {
+        public Answer is(int expected) {
+            assertThat(status).as("%s", body).isEqualTo(expected);
+            return this;
+        }
+
+        /** Message of the entry that the problem names. */
+        public String messageAt(String field) {
+            for (JsonNode error : body.path("errors")) {
+                if (error.path("field").asText().equals(field)) {
+                    return error.path("message").asText();
+                }
+            }
+            return "no error at " + field + " in " + body;
+        }
+    }
+
+    private final MockMvc mvc;
+    public final ObjectMapper json;
+    private Role role = Role.TECHNICIAN;
+
+    Api(MockMvc mvc, ObjectMapper json) {
+        this.mvc = mvc;
+        this.json = json;
+    }
+
+    public Api as(Role wanted) {
+        this.role = wanted;
+        return this;
+    }
+
+    public Answer get(String path) {
+        return call(HttpMethod.GET, path, null);
+    }
+
+    public Answer put(String path, Object body) {
+        return call(HttpMethod.PUT, path, body);
+    }
+
+    public Answer post(String path, Object body) {
+        return call(HttpMethod.POST, path, body);
+    }
+
+    private Answer call(HttpMethod method, String path, Object body) {
+        try {
+            MockHttpServletResponse response = raw(method, path, body);
+            String text = response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8);
+            return new Answer(response.getStatus(), text.isEmpty() ? json.nullNode() : json.readTree(text));
+        } catch (java.io.IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    public MockHttpServletResponse raw(HttpMethod method, String path, Object body) {
+        SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);
+        var token = UsernamePasswordAuthenticationToken.authenticated(
+                person, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
+        try {
+            var request = MockMvcRequestBuilders.request(method, java.net.URI.create(path))
+                    .with(authentication(token))
+                    .with(csrf())
+                    .contentType(MediaType.APPLICATION_JSON);
+            if (body != null) {
+                request.content(body instanceof String text ? text : json.writeValueAsString(body));
+            }
+            return mvc.perform(request).andReturn().getResponse();
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    /** A take-in that is right as it stands; tests change what they are about. */
+    public ObjectNode intake(String family, String... channels) {
+        List<Map<String, Object>> ports = java.util.Arrays.stream(channels)
+                .map(c -> Map.<String, Object>of(
+                        "channel", c, "inkInLine", "as labelled", "chemistry", "DYE", "makersOwn", true))
+                .toList();
+        return json.valueToTree(Map.ofEntries(
+                Map.entry("customerId", UUID.randomUUID()),
+                Map.entry("customerName", "Cuttle Bay Almanacs"),
+                Map.entry("contact", "blue door"),
+                Map.entry("familyCode", family),
+                Map.entry("headId", UUID.randomUUID()),
+                Map.entry("serial", "T-" + UUID.randomUUID()),
+                Map.entry("ports", ports),
+                Map.entry("symptoms", List.of("GAPS_ONE_COLOUR")),
+                Map.entry("everNonFood", "YES"),
+                Map.entry("jobClass", "GENERAL"),
+                Map.entry("promisedOn", LocalDate.now().plusDays(3).toString())));
+    }
+
+    /** Takes in a Vennick B3 (three channels of 208) and gives the key of the visit. */
+    public String newVisit() {
+        return newVisit(intake("VENNICK-B3", "C", "M", "Y"));
+    }
+
+    public String newVisit(ObjectNode intake) {
+        String id = UUID.randomUUID().toString();
+        put("/api/visits/" + id, Map.of("intake", intake)).is(200);
+        return id;
+    }
+
+    /** Records a check of a Vennick B3 in which the first nozzles of cyan are out. */
+    public Answer check(String visit, String check, int cyanOut) {
+        return put("/api/visits/" + visit + "/checks/" + check, Map.of("reading", reading(cyanOut)));
+    }
+
+    public Map<String, String> reading(int cyanOut) {
+        return Map.of("C", "M".repeat(cyanOut) + "F".repeat(208 - cyanOut), "M", "F".repeat(208), "Y", "F".repeat(208));
+    }
+
+    /** Key of a lot by its code. */
+    public JsonNode lot(String code) {
+        for (JsonNode lot : get("/api/lots").body()) {
+            if (lot.path("lotCode").asText().equals(code)) {
+                return lot;
+            }
+        }
+        throw new AssertionError("no lot " + code);
+    }
+}

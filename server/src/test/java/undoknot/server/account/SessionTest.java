@@ -1,0 +1,176 @@
+package undoknot.server.account;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import jakarta.servlet.http.Cookie;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+import undoknot.server.Api;
+import undoknot.server.MovableClock;
+import undoknot.server.ServerTest;
+
+@ServerTest
+class SessionTest {
+
+    @Autowired
+    MockMvc mvc;
+
+    @Autowired
+    Api api;
+
+    @Autowired
+    AppUsers users;
+
+    @Autowired
+    PasswordEncoder passwords;
+
+    @Autowired
+    MovableClock clock;
+
+    private ResultActions signIn(String name, String password) throws Exception {
+        return mvc.perform(post("/api/session")
+                .with(csrf())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(api.json.writeValueAsString(Map.of("name", name, "password", password))));
+    }
+
+    private String newUser() {
+        String name = "u" + UUID.randomUUID().toString().substring(0, 8);
+        users.save(new AppUser(UUID.randomUUID(), name, "Somebody", passwords.encode("right"), Role.TECHNICIAN));
+        return name;
+    }
+
+    @Test
+    void a_session_is_kept_in_the_database_and_ends() throws Exception {
+        Cookie session = signIn(newUser(), "right")
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getCookie("SESSION");
+        assertThat(session.isHttpOnly()).isTrue();
+        mvc.perform(get("/api/session").cookie(session))
+                .andExpect(status().isOk())
+                .andExpect(jsonPath("$.role").value("TECHNICIAN"));
+        mvc.perform(delete("/api/session").cookie(session).with(csrf())).andExpect(status().isNoContent());
+        mvc.perform(get("/api/session").cookie(session)).andExpect(status().isUnauthorized());
+    }
+
+    @Test
+    void five_wrong_tries_lock_the_account_for_some_minutes() throws Exception {
+        String name = newUser();
+        for (int i = 0; i < 4; i++) {
+            signIn(name, "wrong").andExpect(status().isUnauthorized());
+        }
+        signIn(name, "wrong")
+                .andExpect(status().isLocked())
+                .andExpect(jsonPath("$.lockedUntil").exists());
+        signIn(name, "right").andExpect(status().isLocked()).andExpect(jsonPath("$.detail", containsString("Wait")));
+        clock.forward(Duration.ofMinutes(11));
+        signIn(name, "right").andExpect(status().isOk());
+    }
+
+    @Test
+    void a_right_try_forgets_the_wrong_ones() throws Exception {
+        String name = newUser();
+        for (int round = 0; round < 2; round++) {
+            for (int i = 0; i < 4; i++) {
+                signIn(name, "wrong").andExpect(status().isUnauthorized());
+            }
+            signIn(name, "right").andExpect(status().isOk());
+        }
+    }
+
+    @Test
+    void passwords_are_kept_hashed_and_an_unknown_name_tells_nothing() throws Exception {
+        String name = newUser();
+        assertThat(users.findByName(name))
+                .isPresent()
+                .get()
+                .satisfies(
+                        u -> assertThat(u.passwordHash).startsWith("{bcrypt}").doesNotContain("right"));
+        String known = signIn(name, "wrong").andReturn().getResponse().getContentAsString();
+        String unknown =
+                signIn("nobody-" + name, "wrong").andReturn().getResponse().getContentAsString();
+        assertThat(unknown).isEqualTo(known);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/api/bench",
+                "/api/lots",
+                "/api/families",
+                "/api/drafts",
+                "/api/visits/00000000-0000-0000-0000-000000000000",
+                "/v3/api-docs",
+                "/api/anything",
+                "/actuator/env"
+            })
+    void every_path_wants_a_session(String path) throws Exception {
+        mvc.perform(get(path))
+                .andExpect(status().isUnauthorized())
+                .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+                .andExpect(jsonPath("$.type").value("urn:undoknot:problem:no-session"));
+    }
+
+    @Test
+    void health_is_open_and_every_answer_carries_its_headers() throws Exception {
+        mvc.perform(get("/actuator/health")).andExpect(status().isOk());
+        mvc.perform(get("/"))
+                .andExpect(header().string("Content-Security-Policy", containsString("script-src 'self';")))
+                .andExpect(header().string("X-Content-Type-Options", "nosniff"))
+                .andExpect(header().string("Referrer-Policy", "same-origin"));
+    }
+
+    @Test
+    void a_write_without_the_token_is_refused() throws Exception {
+        mvc.perform(post("/api/session").contentType(MediaType.APPLICATION_JSON).content("{}"))
+                .andExpect(status().isForbidden())
+                .andExpect(jsonPath("$.type").value("urn:undoknot:problem:stale-page"));
+    }
+
+    @Test
+    void an_observer_reads_only_and_a_technician_sets_no_prices() {
+        api.as(Role.OBSERVER).get("/api/bench").is(200);
+        String type = "urn:undoknot:problem:not-allowed";
+        assertThat(api.put("/api/visits/" + UUID.randomUUID(), Map.of())
+                        .is(403)
+                        .body()
+                        .path("type")
+                        .asText())
+                .isEqualTo(type);
+        assertThat(api.put("/api/drafts/x", Map.of("content", "{}"))
+                        .is(403)
+                        .body()
+                        .path("type")
+                        .asText())
+                .isEqualTo(type);
+        api.post("/api/nozzles/spoken", Map.of("text", "1", "size", 2)).is(200);
+        api.as(Role.TECHNICIAN).put("/api/lots/" + UUID.randomUUID(), Map.of()).is(403);
+        assertThat(api.as(Role.LEAD)
+                        .put("/api/lots/" + UUID.randomUUID(), Map.of())
+                        .is(422)
+                        .messageAt("name"))
+                .contains("Enter the name");
+        assertThat(List.of(Role.values())).hasSize(3);
+    }
+}

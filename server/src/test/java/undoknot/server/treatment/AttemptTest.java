@@ -1,0 +1,357 @@
+package undoknot.server.treatment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import undoknot.server.Api;
+import undoknot.server.MovableClock;
+import undoknot.server.ServerTest;
+import undoknot.server.account.Role;
+
+@ServerTest
+class AttemptTest {
+
+    @Autowired
+    Api api;
+
+    @Autowired
+    MovableClock clock;
+
+    String visit;
+
+    @BeforeEach
+    void visit() {
+        visit = api.as(Role.TECHNICIAN).newVisit();
+    }
+
+    private Map<String, Object> flush(String lot, Object ml) {
+        return Map.of(
+                "lotId",
+                lot,
+                "treatment",
+                Map.of(
+                        "kind",
+                        "FLUSH",
+                        "flush",
+                        Map.of(
+                                "temperatureC",
+                                22,
+                                "strokes",
+                                List.of(Map.of(
+                                        "channel",
+                                        "C",
+                                        "volumeMl",
+                                        ml,
+                                        "seconds",
+                                        6,
+                                        "resistance",
+                                        "STIFF",
+                                        "effluent",
+                                        "TINTED",
+                                        "stream",
+                                        "DRIPS")))));
+    }
+
+    private Map<String, Object> cycle(int count) {
+        return Map.of(
+                "treatment",
+                Map.of(
+                        "kind",
+                        "CYCLE",
+                        "cycle",
+                        Map.of("channels", List.of("C"), "strength", "LIGHT", "count", count)));
+    }
+
+    private Map<String, Object> soak(String lot, int minutes) {
+        return Map.of(
+                "lotId",
+                lot,
+                "treatment",
+                Map.of(
+                        "kind",
+                        "SOAK",
+                        "soak",
+                        Map.of("place", "TRAY", "channels", List.of("C"), "volumeMl", 20, "plannedMinutes", minutes)));
+    }
+
+    private Map<String, Object> bath(String lot, int bursts) {
+        return Map.of(
+                "lotId",
+                lot,
+                "treatment",
+                Map.of(
+                        "kind",
+                        "BATH",
+                        "bath",
+                        Map.of(
+                                "channels",
+                                List.of("C"),
+                                "volumeMl",
+                                5,
+                                "levelMm",
+                                3,
+                                "temperatureC",
+                                35,
+                                "bursts",
+                                bursts,
+                                "burstSeconds",
+                                120)));
+    }
+
+    private String path(Object id) {
+        return "/api/visits/" + visit + "/attempts/" + id;
+    }
+
+    private String lotOf(double ml) {
+        String id = UUID.randomUUID().toString();
+        api.as(Role.LEAD)
+                .put(
+                        "/api/lots/" + id,
+                        Map.of(
+                                "name",
+                                "Test cleaner",
+                                "kind",
+                                "AQUEOUS_CLEANER",
+                                "maker",
+                                "Nobody",
+                                "lotCode",
+                                "T-" + id.substring(0, 8),
+                                "foodSafe",
+                                false,
+                                "bottleMl",
+                                100,
+                                "remainingMl",
+                                ml,
+                                "price",
+                                1))
+                .is(200);
+        api.as(Role.TECHNICIAN);
+        return id;
+    }
+
+    private double left(String lot) {
+        for (JsonNode row : api.get("/api/lots").body()) {
+            if (row.path("id").asText().equals(lot)) {
+                return row.path("remainingMl").asDouble();
+            }
+        }
+        throw new AssertionError("no lot " + lot);
+    }
+
+    @Test
+    void a_dose_draws_its_lot_down_once_however_often_it_is_sent() {
+        String lot = lotOf(10);
+        UUID id = UUID.randomUUID();
+        api.put(path(id), flush(lot, 2.5)).is(200);
+        JsonNode view = api.put(path(id), flush(lot, 2.5)).is(200).body();
+        assertThat(left(lot)).isEqualTo(7.5);
+        assertThat(view.path("attempts")).hasSize(1);
+        assertThat(view.path("attempts").get(0).path("knot").asText()).isEqualTo("WAITING");
+    }
+
+    @Test
+    void doses_at_the_same_moment_never_draw_more_than_the_bottle_holds() throws Exception {
+        String lot = lotOf(10);
+        var hands = Executors.newFixedThreadPool(6);
+        var taps = IntStream.range(0, 6)
+                .mapToObj(i -> hands.submit(
+                        () -> api.put(path(UUID.randomUUID()), flush(lot, 3)).status()))
+                .toList();
+        int logged = 0;
+        for (var tap : taps) {
+            int status = tap.get();
+            assertThat(status).isIn(200, 422);
+            logged += status == 200 ? 1 : 0;
+        }
+        hands.shutdown();
+        // Three doses of 3 mL fit into 10 mL, a fourth does not.
+        assertThat(logged).isEqualTo(3);
+        assertThat(left(lot)).isEqualTo(1.0);
+    }
+
+    @Test
+    void a_bottle_with_too_little_says_so_and_nothing_is_logged() {
+        String lot = lotOf(2);
+        Api.Answer answer = api.put(path(UUID.randomUUID()), flush(lot, 3)).is(422);
+        assertThat(answer.messageAt("lotId"))
+                .isEqualTo(
+                        "This bottle holds 2 mL, 3 mL are needed: 1 mL short. Choose another lot or a smaller dose.");
+        assertThat(left(lot)).isEqualTo(2.0);
+        assertThat(api.get("/api/visits/" + visit).body().path("attempts")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "-1, Enter more than 0 mL.",
+        "0, Enter more than 0 mL.",
+        "600, Enter at most 500 mL.",
+        "1.234, Enter millilitres to the hundredth."
+    })
+    void a_wrong_dose_is_named_in_its_place(double ml, String message) {
+        Api.Answer answer =
+                api.put(path(UUID.randomUUID()), flush(lotOf(50), ml)).is(422);
+        assertThat(answer.messageAt("treatment.flush.strokes[0].volumeMl")).isEqualTo(message);
+    }
+
+    @Test
+    void an_unknown_channel_and_a_mixed_entry_are_refused() {
+        Map<String, Object> wrong = Map.of(
+                "treatment",
+                Map.of("kind", "CYCLE", "cycle", Map.of("channels", List.of("Z"), "strength", "LIGHT", "count", 1)));
+        assertThat(api.put(path(UUID.randomUUID()), wrong).is(422).messageAt("treatment.channels"))
+                .contains("no channel Z");
+        Map<String, Object> mixed = Map.of(
+                "treatment",
+                Map.of("kind", "SOAK", "cycle", Map.of("channels", List.of("C"), "strength", "LIGHT", "count", 1)));
+        assertThat(api.put(path(UUID.randomUUID()), mixed).is(422).messageAt("treatment.kind"))
+                .contains("nothing else");
+    }
+
+    @Test
+    void a_soak_has_a_due_time_that_stays_and_ends_with_its_clock() {
+        UUID id = UUID.randomUUID();
+        JsonNode clockRow = api.put(path(id), soak(lotOf(50), 40))
+                .is(200)
+                .body()
+                .path("clocks")
+                .get(0);
+        Duration planned = Duration.between(
+                java.time.Instant.parse(clockRow.path("startedAt").asText()),
+                java.time.Instant.parse(clockRow.path("dueAt").asText()));
+        assertThat(planned).isEqualTo(Duration.ofMinutes(40));
+        assertThat(api.get("/api/visits/" + visit).body().at("/next/action").asText())
+                .isEqualTo("WAIT_SOAK");
+        clock.forward(Duration.ofMinutes(41));
+        assertThat(api.get("/api/visits/" + visit).body().at("/next/action").asText())
+                .isEqualTo("LIFT_FROM_SOAK");
+        assertThat(api.get("/api/bench").body().path("clocks").findValuesAsText("visitId"))
+                .contains(visit);
+        String stop = "/api/visits/" + visit + "/clocks/" + clockRow.path("id").asText() + "/stop";
+        JsonNode lifted = api.put(stop, Map.of()).is(200).body();
+        String stoppedAt = lifted.at("/clocks/0/stoppedAt").asText();
+        assertThat(lifted.at("/attempts/0/endedAt").asText()).isEqualTo(stoppedAt);
+        assertThat(api.put(stop, Map.of())
+                        .is(200)
+                        .body()
+                        .at("/clocks/0/stoppedAt")
+                        .asText())
+                .isEqualTo(stoppedAt);
+    }
+
+    @Test
+    void a_bath_runs_burst_by_burst() {
+        UUID id = UUID.randomUUID();
+        JsonNode first = api.put(path(id), bath(lotOf(50), 2)).is(200).body();
+        String clocks = "/api/visits/" + visit + "/clocks/";
+        UUID second = UUID.randomUUID();
+        api.put(clocks + second + "/burst", Map.of("attemptId", id)).is(409);
+        JsonNode stopped = api.put(clocks + first.at("/clocks/0/id").asText() + "/stop", Map.of())
+                .is(200)
+                .body();
+        assertThat(stopped.at("/attempts/0/burstsDone").asInt()).isEqualTo(1);
+        assertThat(stopped.at("/attempts/0/endedAt").isMissingNode()).isTrue();
+        api.put(clocks + second + "/burst", Map.of("attemptId", id)).is(200);
+        api.put(clocks + second + "/burst", Map.of("attemptId", id)).is(200);
+        JsonNode done = api.put(clocks + second + "/stop", Map.of()).is(200).body();
+        assertThat(done.at("/attempts/0/burstsDone").asInt()).isEqualTo(2);
+        assertThat(done.at("/attempts/0/endedAt").isMissingNode()).isFalse();
+    }
+
+    @Test
+    void more_cycles_than_the_house_rule_want_a_reason() {
+        api.put(path(UUID.randomUUID()), cycle(3)).is(200);
+        Api.Answer refused = api.put(path(UUID.randomUUID()), cycle(1)).is(422);
+        assertThat(refused.body().at("/gates/0/code").asText()).isEqualTo("TOO_MANY_CYCLES");
+        assertThat(refused.body().at("/gates/0/facts/entered").asText()).isEqualTo("4");
+        ObjectNode reasoned = api.json.valueToTree(cycle(1));
+        JsonNode view = api.put(path(UUID.randomUUID()), reasoned.put("departureReason", "last one improved"))
+                .is(200)
+                .body();
+        assertThat(view.path("cyclesRun").asInt()).isEqualTo(4);
+        assertThat(view.at("/attempts/1/departureReason").asText()).isEqualTo("last one improved");
+    }
+
+    @Test
+    void only_a_lead_may_push_into_a_laminated_head_and_must_say_why() {
+        visit = api.newVisit(api.intake("SKERRIN-L4", "K", "C", "M", "Y"));
+        String lot = lotOf(50);
+        ObjectNode entry = api.json.valueToTree(flush(lot, 1));
+        entry.put("departureReason", "wanted to");
+        assertThat(api.put(path(UUID.randomUUID()), entry)
+                        .is(422)
+                        .body()
+                        .at("/gates/0/code")
+                        .asText())
+                .isEqualTo("NO_PUSH");
+        api.as(Role.LEAD).put(path(UUID.randomUUID()), flush(lot, 1)).is(422);
+        api.put(path(UUID.randomUUID()), entry).is(200);
+    }
+
+    @Test
+    void a_hold_forbids_cycles_and_ends_early_only_with_a_reason() {
+        UUID hold = UUID.randomUUID();
+        String path = "/api/visits/" + visit + "/clocks/" + hold;
+        assertThat(api.put(path + "/hold", Map.of("wet", "IN_PLACE")).is(422).messageAt("wet"))
+                .contains("no hold is needed");
+        JsonNode held = api.put(path + "/hold", Map.of("wet", "BODY")).is(200).body();
+        assertThat(held.path("heldUntil").isMissingNode()).isFalse();
+        assertThat(held.at("/next/action").asText()).isEqualTo("WAIT_HOLD");
+        Api.Answer refused = api.put(path(UUID.randomUUID()), cycle(1)).is(422);
+        assertThat(refused.body().at("/gates/0/code").asText()).isEqualTo("HEAD_IN_HOLD");
+        assertThat(api.put(path + "/stop", Map.of()).is(422).messageAt("reason"))
+                .contains("still runs");
+        api.put(path + "/stop", Map.of("reason", "opened it, dry all through")).is(200);
+        api.put(path(UUID.randomUUID()), cycle(1)).is(200);
+    }
+
+    @Test
+    void an_entry_taken_back_stays_readable_and_its_fluid_returns() {
+        String lot = lotOf(10);
+        UUID id = UUID.randomUUID();
+        api.put(path(id), flush(lot, 4)).is(200);
+        assertThat(api.put(path(id) + "/withdrawal", Map.of("reason", " "))
+                        .is(422)
+                        .messageAt("reason"))
+                .contains("Say what was wrong");
+        api.put(path(id) + "/withdrawal", Map.of("reason", "other head")).is(200);
+        JsonNode again = api.put(path(id) + "/withdrawal", Map.of("reason", "other head"))
+                .is(200)
+                .body();
+        assertThat(left(lot)).isEqualTo(10.0);
+        assertThat(again.at("/attempts/0/withdrawnReason").asText()).isEqualTo("other head");
+        assertThat(again.path("thread").findValuesAsText("kind")).doesNotContain("ATTEMPT");
+    }
+
+    @Test
+    void the_preview_names_cautions_gates_and_what_is_short_and_stores_nothing() {
+        String lot = lotOf(2);
+        JsonNode preview = api.post(
+                        "/api/visits/" + visit + "/attempts/preview",
+                        Map.of(
+                                "kind",
+                                "FLUSH",
+                                "lotId",
+                                lot,
+                                "temperatureC",
+                                55,
+                                "treatment",
+                                flush(lot, 3).get("treatment")))
+                .is(200)
+                .body();
+        assertThat(preview.path("cautions").toString()).contains("GOGGLES_SYRINGE", "WARM_SCALDS");
+        assertThat(preview.path("shortByMl").asDouble()).isEqualTo(1.0);
+        assertThat(left(lot)).isEqualTo(2.0);
+    }
+}

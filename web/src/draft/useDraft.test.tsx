@@ -1,0 +1,59 @@
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { http } from '../api/http';
+import { newer, useDraft } from './useDraft';
+
+vi.mock('../api/http', () => ({ http: { get: vi.fn(), put: vi.fn(), delete: vi.fn() } }));
+const server = vi.mocked(http);
+
+beforeEach(() => {
+  localStorage.clear();
+  server.get.mockReset().mockResolvedValue(undefined);
+  server.put.mockReset().mockResolvedValue(undefined);
+  server.delete.mockReset().mockResolvedValue(undefined);
+});
+
+describe('a draft', () => {
+  it('is here again after a reload, at once', () => {
+    const first = renderHook(() => useDraft<string>('intake-1'));
+    act(() => first.result.current.keep('half a name'));
+    expect(renderHook(() => useDraft<string>('intake-1')).result.current.restored).toBe('half a name');
+  });
+
+  it('goes to the server when the page is left before its time', () => {
+    const { result } = renderHook(() => useDraft<string>('intake-2'));
+    act(() => result.current.keep('x'));
+    act(() => void window.dispatchEvent(new Event('pagehide')));
+    expect(server.put).toHaveBeenCalledWith(
+      '/api/drafts/intake-2',
+      expect.objectContaining({ content: '"x"' }),
+      true,
+    );
+  });
+
+  it('takes the one that was edited last', async () => {
+    localStorage.setItem(
+      'undoknot:intake-3',
+      JSON.stringify({ value: 'here', editedAt: '2026-01-01T10:00:00Z' }),
+    );
+    server.get.mockResolvedValue({ content: '"other screen"', editedAt: '2026-01-01T11:00:00Z' });
+    const { result } = renderHook(() => useDraft<string>('intake-3'));
+    await waitFor(() => expect(result.current.isReady).toBe(true));
+    expect(result.current.restored).toBe('other screen');
+    expect(
+      newer({ value: 1, editedAt: '2026-01-02T00:00:00Z' }, { value: 2, editedAt: '2026-01-01T00:00:00Z' })
+        ?.value,
+    ).toBe(1);
+    expect(newer(undefined, undefined)).toBeUndefined();
+  });
+
+  it('is gone once its entry was logged, and nothing sends it again', () => {
+    const { result, unmount } = renderHook(() => useDraft<string>('intake-4'));
+    act(() => result.current.keep('x'));
+    act(() => result.current.drop());
+    unmount();
+    expect(localStorage.getItem('undoknot:intake-4')).toBeNull();
+    expect(server.put).not.toHaveBeenCalled();
+    expect(server.delete).toHaveBeenCalledWith('/api/drafts/intake-4');
+  });
+});
