@@ -100,7 +100,7 @@ export const theme = createTheme({
     MuiTextField: { defaultProps: { variant: 'filled', fullWidth: true } },
     MuiFilledInput: {
       styleOverrides: {
-        input: { paddingTop: 30 },
+        input: { paddingTop: 29, '&.MuiInputBase-inputSizeSmall': { paddingTop: 27 } },
         multiline: { paddingTop: 30, '& textarea': { paddingTop: 0 } },
         root: ({ theme: t }) => ({
           borderRadius: 4,
@@ -113,12 +113,30 @@ export const theme = createTheme({
       styleOverrides: {
         root: { fontSize: '1.0625rem' },
         // Even the label above what is typed is read at an arm's length: 16 px.
-        shrink: { '&.MuiInputLabel-filled': { transform: 'translate(12px, 6px) scale(0.942)' } },
+        filled: {
+          transform: 'translate(12px, 18px)',
+          '&.MuiInputLabel-sizeSmall': { transform: 'translate(12px, 15px)' },
+          '&.MuiInputLabel-shrink, &.MuiInputLabel-shrink.MuiInputLabel-sizeSmall': {
+            transform: 'translate(12px, 5px) scale(0.942)',
+          },
+        },
       },
     },
     MuiFormHelperText: { styleOverrides: { root: { fontSize: '1rem', marginLeft: 2 } } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiAlert: { styleOverrides: { root: { fontSize: '1.0625rem' } } },
+    MuiAutocomplete: { styleOverrides: { inputRoot: { '&.MuiFilledInput-root': { paddingTop: 22 } } } },
+    MuiAlert: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          fontSize: '1.0625rem',
+          color: t.vars.palette.text.primary,
+          backgroundColor: t.vars.palette.background.default,
+          borderLeft: `6px solid ${t.vars.palette.thread}`,
+          '&.MuiAlert-colorError': { borderLeftColor: t.vars.palette.error.main },
+          '& .MuiAlert-icon': { color: 'inherit' },
+        }),
+      },
+    },
     MuiIconButton: { styleOverrides: { root: { minWidth: TARGET, minHeight: TARGET } } },
   },
 });

@@ -45,7 +45,13 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
           <Typography
             component="span"
             color="text.secondary"
-            sx={{ position: 'absolute', right: 6, top: 0, whiteSpace: 'nowrap' }}
+            sx={{
+              position: 'absolute',
+              right: 6,
+              top: 0,
+              whiteSpace: 'nowrap',
+              display: { xs: mark < 60 ? 'none' : 'inline', md: 'inline' },
+            }}
           >
             {mark < 60 ? `${mark} min` : `${mark / 60} h`}
           </Typography>
@@ -94,7 +100,7 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
                 position: 'absolute',
                 top: 3,
                 left: `calc(${place(isDue ? new Date(now).toISOString() : clock.dueAt)} + 3px)`,
-                ...(onRibbon(Date.parse(clock.dueAt) - now, span, NOW_AT) > 0.7 && {
+                ...(onRibbon(Date.parse(clock.dueAt) - now, span, NOW_AT) > 0.5 && {
                   left: 'auto',
                   right: `calc(100% - ${place(clock.dueAt)} + 3px)`,
                   px: 0.75,

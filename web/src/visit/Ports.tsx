@@ -94,7 +94,7 @@ export function Ports({ families }: { families: Family[] }) {
                     value="own"
                     selected={field.value}
                     onChange={() => field.onChange(!field.value)}
-                    sx={{ minWidth: 118, height: 56 }}
+                    sx={{ minWidth: 136, height: 58, whiteSpace: 'nowrap', px: 1 }}
                   >
                     {field.value ? "Maker's own" : 'Third-party'}
                   </ToggleButton>

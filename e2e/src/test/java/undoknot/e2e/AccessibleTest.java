@@ -14,7 +14,9 @@ import org.junit.jupiter.params.provider.EnumSource;
 class AccessibleTest extends BrowserTest {
 
     @ParameterizedTest
-    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    @EnumSource(
+            value = ColorScheme.class,
+            names = {"LIGHT", "DARK"})
     void no_view_has_a_serious_violation(ColorScheme scheme) {
         page = newPage(scheme);
         page.navigate(shop.address);
@@ -26,12 +28,24 @@ class AccessibleTest extends BrowserTest {
         String held = visitOf("SL4-22091");
         String returned = visitOf("OD6-47750");
         for (String path : List.of(
-                "/take-in", "/shelf", "/visits/" + open, "/visits/" + held, "/visits/" + returned,
-                "/visits/" + open + "/tag", "/visits/" + open + "/facts", "/visits/" + open + "/check",
-                "/visits/" + open + "/compare", "/visits/" + open + "/diagnosis", "/visits/" + open + "/attempt/flush",
-                "/visits/" + open + "/attempt/soak", "/visits/" + open + "/attempt/bath",
-                "/visits/" + open + "/attempt/cycle", "/visits/" + open + "/return", "/visits/" + open + "/history",
-                "/visits/" + returned + "/report-that-is-not-there", "/api/visits/" + returned + "/report.html")) {
+                "/take-in",
+                "/shelf",
+                "/visits/" + open,
+                "/visits/" + held,
+                "/visits/" + returned,
+                "/visits/" + open + "/tag",
+                "/visits/" + open + "/facts",
+                "/visits/" + open + "/check",
+                "/visits/" + open + "/compare",
+                "/visits/" + open + "/diagnosis",
+                "/visits/" + open + "/attempt/flush",
+                "/visits/" + open + "/attempt/soak",
+                "/visits/" + open + "/attempt/bath",
+                "/visits/" + open + "/attempt/cycle",
+                "/visits/" + open + "/return",
+                "/visits/" + open + "/history",
+                "/visits/" + returned + "/report-that-is-not-there",
+                "/api/visits/" + returned + "/report.html")) {
             page.navigate(shop.address + path);
             page.waitForLoadState(LoadState.NETWORKIDLE);
             look(path);
@@ -40,14 +54,20 @@ class AccessibleTest extends BrowserTest {
 
     private String visitOf(String serial) {
         return shop.jdbc.queryForObject(
-                "select cast(v.id as char) from visit v join head h on h.id = v.head_id where h.serial = ?", String.class, serial);
+                "select cast(v.id as char) from visit v join head h on h.id = v.head_id where h.serial = ?",
+                String.class,
+                serial);
     }
 
     private void look(String view) {
         List<String> serious = new AxeBuilder(page)
                 .analyze().getViolations().stream()
                         .filter(v -> List.of("serious", "critical").contains(v.getImpact()))
-                        .map(v -> v.getId() + ": " + v.getNodes().stream().limit(3).map(n -> n.getHtml() + " " + n.getFailureSummary()).toList())
+                        .map(v -> v.getId() + ": "
+                                + v.getNodes().stream()
+                                        .limit(3)
+                                        .map(n -> n.getHtml() + " " + n.getFailureSummary())
+                                        .toList())
                         .toList();
         Assertions.assertEquals(List.of(), serious, view);
     }

@@ -14,7 +14,8 @@ class AtTheBenchTest extends BrowserTest {
     private String tagOf(String serial) {
         return shop.jdbc.queryForObject(
                 "select tag from visit v join head h on h.id = v.head_id where h.serial = ? order by v.opened_at desc limit 1",
-                String.class, serial);
+                String.class,
+                serial);
     }
 
     @Test
@@ -22,7 +23,8 @@ class AtTheBenchTest extends BrowserTest {
         signIn(page, "wenna");
         assertThat(region(page, "Hands and holds")).containsText("Hands: soak is over");
         assertThat(region(page, "Hands and holds")).containsText("No power: it dries");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tagOf("SL4-22091")))).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tagOf("SL4-22091"))))
+                .click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
         button(page, "End it early").click();
         button(page, "End the hold").click();
@@ -49,10 +51,13 @@ class AtTheBenchTest extends BrowserTest {
         page.keyboard().type("tallow");
         page.keyboard().press("Enter");
         assertThat(heading(page, "Found for “tallow”")).isVisible();
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop")).getByRole(AriaRole.LISTITEM)).hasCount(2);
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop"))
+                        .getByRole(AriaRole.LISTITEM))
+                .hasCount(2);
         page.getByLabel("Tag, serial or customer").fill("zzzz");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("No tag, serial or customer has these words. Try fewer signs.")).isVisible();
+        assertThat(page.getByText("No tag, serial or customer has these words. Try fewer signs."))
+                .isVisible();
         page.getByLabel("Tag, serial or customer").fill(tagOf("OD6-51002"));
         page.keyboard().press("Enter");
         assertThat(heading(page, tagOf("OD6-51002"))).isVisible();
@@ -63,11 +68,13 @@ class AtTheBenchTest extends BrowserTest {
         signIn(page, "wenna");
         page.navigate(shop.address + "/take-in");
         entry(page, "Serial").fill("OD6-48213");
-        assertThat(page.getByText("This serial was here before: Orsel D6 OD6-48213")).isVisible();
+        assertThat(page.getByText("This serial was here before: Orsel D6 OD6-48213"))
+                .isVisible();
         assertThat(page.getByText("recovered")).isVisible();
         button(page, "Take this head").click();
         assertThat(page.getByText("Taken: Orsel D6 OD6-48213")).isVisible();
-        assertThat(group(page, "Ports from the front").getByRole(AriaRole.GROUP)).hasCount(6);
+        assertThat(group(page, "Ports from the front").getByRole(AriaRole.GROUP))
+                .hasCount(6);
         button(page, "Throw this take-in away").click();
     }
 
@@ -78,7 +85,10 @@ class AtTheBenchTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit + "/attempt/cycle");
         button(page, "Log these cycles").click();
         page.waitForURL(shop.address + "/visits/" + visit);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take back printer cycle"))).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Take back printer cycle")))
+                .click();
         button(page, "Take it back").click();
         assertThat(page.getByText("Say what was wrong with this entry.")).isVisible();
         page.getByLabel("What was wrong with it").fill("other printer");
@@ -92,9 +102,13 @@ class AtTheBenchTest extends BrowserTest {
         signIn(page, "guest");
         assertThat(link(page, "Take in")).hasCount(0);
         page.navigate(shop.address + "/?search=spindrift");
-        page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop")).getByRole(AriaRole.LINK).first().click();
+        page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop"))
+                .getByRole(AriaRole.LINK)
+                .first()
+                .click();
         assertThat(heading(page, "Nozzle checks")).isVisible();
-        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("All steps"))).hasCount(0);
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("All steps")))
+                .hasCount(0);
         assertThat(button(page, "Take back")).hasCount(0);
     }
 
@@ -116,6 +130,8 @@ class AtTheBenchTest extends BrowserTest {
         assertThat(lead.getByText("The bottle holds 500 mL at most.")).isVisible();
         lead.getByLabel("In it now").fill("500");
         doubleTap(button(lead, "Put it there"));
-        assertThat(lead.getByRole(AriaRole.LISTITEM).filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("SK-1"))).hasCount(1);
+        assertThat(lead.getByRole(AriaRole.LISTITEM)
+                        .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("SK-1")))
+                .hasCount(1);
     }
 }

@@ -21,6 +21,8 @@ abstract class BrowserTest {
 
     static final String PASSWORD = "quay-lantern";
 
+    private static final double PATIENCE_MS = 15_000;
+
     final Shop shop = Shop.open();
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> broken = new ArrayList<>();
@@ -38,11 +40,12 @@ abstract class BrowserTest {
     }
 
     Page newPage(ColorScheme scheme) {
-        BrowserContext context =
-                shop.browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
+        BrowserContext context = shop.browser.newContext(
+                new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
         contexts.add(context);
         Page fresh = context.newPage();
         fresh.onPageError(broken::add);
+        fresh.setDefaultTimeout(PATIENCE_MS);
         return fresh;
     }
 
@@ -55,37 +58,50 @@ abstract class BrowserTest {
     }
 
     static Locator button(Page at, String name) {
-        return at.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return at.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     static Locator link(Page at, String name) {
-        return at.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return at.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     static Locator heading(Page at, String name) {
-        return at.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return at.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     static Locator group(Page at, String name) {
-        return at.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return at.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     static Locator region(Page at, String name) {
-        return at.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return at.getByRole(
+                AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    /** An entry by its label, with or without the sign that it is required. */
+    /** An entry by its label, with or without the sign that it is required; the pattern is run by the browser. */
     static Locator entry(Page at, String label) {
-        return at.getByLabel(Pattern.compile("^" + Pattern.quote(label) + "( \\*)?$"));
+        return at.getByLabel(Pattern.compile("^" + label + "\\s*\\*?$"));
     }
 
     static void choose(Locator from, String option) {
-        from.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(option).setExact(true)).click();
+        from.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     static void select(Page at, String label, Pattern option) {
-        at.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(label)))).click();
-        at.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option)).first().click();
+        at.getByRole(
+                        AriaRole.COMBOBOX,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + label)))
+                .click();
+        at.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option))
+                .first()
+                .click();
     }
 
     /** The double tap of a wet glove. */

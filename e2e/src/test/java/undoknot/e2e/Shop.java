@@ -27,17 +27,24 @@ final class Shop {
             throw new IllegalStateException("run the tests by ./test, which starts their database");
         }
         SpringApplication application = new SpringApplication(UndoKnotServer.class);
-        ServletWebServerApplicationContext server = (ServletWebServerApplicationContext)
-                application.run("--spring.datasource.url=" + url + "_browser", "--server.port=0", "--undoknot.demo=true");
+        ServletWebServerApplicationContext server = (ServletWebServerApplicationContext) application.run(
+                "--spring.datasource.url=" + url + "_browser", "--server.port=0", "--undoknot.demo=true");
         address = "http://127.0.0.1:" + server.getWebServer().getPort();
         jdbc = server.getBean(JdbcTemplate.class);
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium()
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(Path.of("/usr/bin/chromium"))
                         .setArgs(List.of(
-                                "--no-sandbox", "--disable-gpu", "--disable-background-networking",
-                                "--disable-component-update", "--disable-sync", "--no-first-run", "--disable-quic")));
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--no-first-run",
+                                "--disable-quic")));
         Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
     }
 

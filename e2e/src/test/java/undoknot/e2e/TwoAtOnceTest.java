@@ -36,7 +36,8 @@ class TwoAtOnceTest extends BrowserTest {
         lead.waitForURL(shop.address + "/visits/" + visit);
         assertThat(lead.getByText("80 EUR")).isVisible();
         page.reload();
-        assertThat(page.getByText("his", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("his", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
     }
 
     @Test
@@ -63,6 +64,7 @@ class TwoAtOnceTest extends BrowserTest {
         button(lead, "Save the amended check").click();
         lead.waitForURL(shop.address + "/visits/" + visit);
         lead.navigate(shop.address + "/visits/" + visit + "/history");
-        assertThat(lead.getByText(Pattern.compile("C 9 out; .*C 10 out", Pattern.DOTALL))).isVisible();
+        assertThat(lead.getByText(Pattern.compile("C 9 out; .*C 10 out", Pattern.DOTALL)))
+                .isVisible();
     }
 }

@@ -58,8 +58,11 @@ class WholeWayTest extends BrowserTest {
         assertThat(page.getByAltText(Pattern.compile("QR code of tag"))).isVisible();
         APIResponse label = page.request().get(shop.address + "/api/visits/" + visit + "/label.pdf");
         Assertions.assertEquals(200, label.status());
-        Assertions.assertEquals(1, shop.jdbc.queryForObject(
-                "select count(*) from visit v join head h on h.id = v.head_id where h.serial = 'WW-7001'", Integer.class));
+        Assertions.assertEquals(
+                1,
+                shop.jdbc.queryForObject(
+                        "select count(*) from visit v join head h on h.id = v.head_id where h.serial = 'WW-7001'",
+                        Integer.class));
     }
 
     private void readsTheFirstCheckWithAReloadInTheMiddle() {
@@ -72,7 +75,10 @@ class WholeWayTest extends BrowserTest {
         assertThat(page.getByText("Cyan: 18 out")).isVisible();
 
         Locator teeth = page.getByRole(AriaRole.LISTBOX);
-        teeth.getByRole(AriaRole.OPTION, new Locator.GetByRoleOptions().setName("60 firing").setExact(true)).click();
+        teeth.getByRole(
+                        AriaRole.OPTION,
+                        new Locator.GetByRoleOptions().setName("60 firing").setExact(true))
+                .click();
         assertThat(page.getByText("Cyan: 19 out")).isVisible();
         button(page, "Undo").click();
         assertThat(page.getByText("Cyan: 18 out")).isVisible();
@@ -102,7 +108,8 @@ class WholeWayTest extends BrowserTest {
     private void logsAFlushWhileTheSessionEnds() {
         double before = lotLeft();
         page.keyboard().press("f");
-        assertThat(page.getByText("Goggles on.", new com.microsoft.playwright.Page.GetByTextOptions())).isVisible();
+        assertThat(page.getByText("Goggles on.", new com.microsoft.playwright.Page.GetByTextOptions()))
+                .isVisible();
         page.getByLabel("Dose").fill("2,5");
         choose(group(page, "How it went in"), "Went in stiffly");
         choose(group(page, "What came out, beside a drop of the fresh fluid"), "Tinted");
@@ -121,7 +128,8 @@ class WholeWayTest extends BrowserTest {
     }
 
     private double lotLeft() {
-        return shop.jdbc.queryForObject("select sum(remaining_ml) from fluid_lot where kind = 'AQUEOUS_CLEANER'", Double.class);
+        return shop.jdbc.queryForObject(
+                "select sum(remaining_ml) from fluid_lot where kind = 'AQUEOUS_CLEANER'", Double.class);
     }
 
     private void soaksWithAClockThatSurvivesAReload() {
@@ -135,7 +143,8 @@ class WholeWayTest extends BrowserTest {
         link(page, "Bench").click();
         assertThat(region(page, "Time ribbon")).containsText("soak, until");
         page.goBack();
-        doubleTap(page.getByRole(AriaRole.BUTTON, new com.microsoft.playwright.Page.GetByRoleOptions().setName("End the soak now")));
+        doubleTap(page.getByRole(
+                AriaRole.BUTTON, new com.microsoft.playwright.Page.GetByRoleOptions().setName("End the soak now")));
         assertThat(page.getByRole(AriaRole.TIMER)).isHidden();
         assertThat(attempts()).hasCount(2);
     }
@@ -143,15 +152,18 @@ class WholeWayTest extends BrowserTest {
     private void bathesBurstByBurst() {
         page.keyboard().press("b");
         page.getByLabel("Length of a burst").fill("90");
-        assertThat(page.getByText("Hands out of a running tank.", new com.microsoft.playwright.Page.GetByTextOptions())).isVisible();
+        assertThat(page.getByText("Hands out of a running tank.", new com.microsoft.playwright.Page.GetByTextOptions()))
+                .isVisible();
         doubleTap(button(page, "Start the first burst"));
         backOnTheVisit();
         assertThat(page.getByText("burst 1 of 2")).isVisible();
         page.keyboard().press(" ");
-        assertThat(page.getByText("1 of 2 bursts done.", new com.microsoft.playwright.Page.GetByTextOptions())).isVisible();
+        assertThat(page.getByText("1 of 2 bursts done.", new com.microsoft.playwright.Page.GetByTextOptions()))
+                .isVisible();
         page.keyboard().press(" ");
         assertThat(page.getByText("burst 2 of 2")).isVisible();
-        doubleTap(page.getByRole(AriaRole.BUTTON, new com.microsoft.playwright.Page.GetByRoleOptions().setName("Stop the burst now")));
+        doubleTap(page.getByRole(
+                AriaRole.BUTTON, new com.microsoft.playwright.Page.GetByRoleOptions().setName("Stop the burst now")));
         assertThat(page.getByRole(AriaRole.TIMER)).isHidden();
         assertThat(attempts()).hasCount(3);
     }
@@ -172,7 +184,11 @@ class WholeWayTest extends BrowserTest {
         assertThat(whole).containsText("17 restored, 1 still out, 0 newly out");
         assertThat(whole).containsText("Recovery 17 of 18, 94 %; wander 0 of 1, 0 %.");
         assertThat(whole.getByRole(AriaRole.BUTTON)).hasText("Acceptance met");
-        assertThat(page.getByRole(AriaRole.IMG, new com.microsoft.playwright.Page.GetByRoleOptions().setName("Cyan: 17 restored, 1 still out, 0 newly out, 0 left out"))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.IMG,
+                        new com.microsoft.playwright.Page.GetByRoleOptions()
+                                .setName("Cyan: 17 restored, 1 still out, 0 newly out, 0 left out")))
+                .isVisible();
     }
 
     private void returnsItWithAReport() {
@@ -183,11 +199,14 @@ class WholeWayTest extends BrowserTest {
         backOnTheVisit();
         assertThat(link(page, "Report as PDF")).isVisible();
         APIResponse pdf = page.request().get(shop.address + "/api/visits/" + visit + "/report.pdf");
-        Assertions.assertTrue(new String(pdf.body(), 0, 5, java.nio.charset.StandardCharsets.ISO_8859_1).startsWith("%PDF-"));
+        Assertions.assertTrue(
+                new String(pdf.body(), 0, 5, java.nio.charset.StandardCharsets.ISO_8859_1).startsWith("%PDF-"));
         page.navigate(shop.address + "/api/visits/" + visit + "/report.html");
         assertThat(page.getByText("18 out before, 1 out now:")).isVisible();
-        assertThat(page.getByText("C: 2.5 mL in 12 s at 22 °C; went in stiffly; tinted, drips")).isVisible();
-        assertThat(page.getByText("Signed off by Wenna Tarbock", new com.microsoft.playwright.Page.GetByTextOptions())).isVisible();
+        assertThat(page.getByText("C: 2.5 mL in 12 s at 22 °C; went in stiffly; tinted, drips"))
+                .isVisible();
+        assertThat(page.getByText("Signed off by Wenna Tarbock", new com.microsoft.playwright.Page.GetByTextOptions()))
+                .isVisible();
         page.navigate(shop.address + "/visits/" + visit + "/history");
         assertThat(page.getByText("attempt logged").first()).isVisible();
     }

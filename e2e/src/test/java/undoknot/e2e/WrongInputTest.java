@@ -36,14 +36,16 @@ class WrongInputTest extends BrowserTest {
         entry(page, "Promised for").fill("2020-02-02");
         button(page, "Take it in and make its tag").click();
         assertThat(said("Enter the customer's name.")).isVisible();
-        assertThat(said("Enter the serial. No serial on the head: write one on its tag.")).isVisible();
+        assertThat(said("Enter the serial. No serial on the head: write one on its tag."))
+                .isVisible();
         assertThat(said("Choose a family.")).isVisible();
         assertThat(said("Choose at least one symptom.")).isVisible();
         assertThat(said("Enter at most 999 cycles.")).isVisible();
         assertThat(said("Enter at most 600 months.")).isVisible();
         assertThat(said("Enter at most 99 refills.")).isVisible();
         assertThat(said("Enter 0 or more.")).hasCount(2);
-        assertThat(said("Say whether the head ever carried ink that is not for food, or that nobody knows.")).isVisible();
+        assertThat(said("Say whether the head ever carried ink that is not for food, or that nobody knows."))
+                .isVisible();
         assertThat(entry(page, "Contact")).hasValue("kept all along");
 
         entry(page, "Customer").fill("Wrong Way Round");
@@ -69,14 +71,17 @@ class WrongInputTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit + "/check");
         page.getByLabel("Missing in cyan").fill("3, 999");
         button(page, "Set").click();
-        assertThat(said("“999” lies outside: this channel has nozzles 1 to 208.")).isVisible();
+        assertThat(said("“999” lies outside: this channel has nozzles 1 to 208."))
+                .isVisible();
         assertThat(page.getByLabel("Missing in cyan")).hasValue("3, 999");
         page.getByLabel("Missing in cyan").fill("18-12");
         button(page, "Set").click();
-        assertThat(said("“18-12” runs backwards. Put the smaller number first.")).isVisible();
+        assertThat(said("“18-12” runs backwards. Put the smaller number first."))
+                .isVisible();
         page.getByLabel("Missing in cyan").fill("twelve");
         button(page, "Set").click();
-        assertThat(page.getByText("“twelve” is no nozzle.", new Page.GetByTextOptions())).isVisible();
+        assertThat(page.getByText("“twelve” is no nozzle.", new Page.GetByTextOptions()))
+                .isVisible();
 
         button(page, "No check possible").click();
         button(page, "Keep this check").click();
@@ -125,14 +130,18 @@ class WrongInputTest extends BrowserTest {
         choose(group(page, "What came out, beside a drop of the fresh fluid"), "Ink");
         choose(group(page, "How it left the face"), "Drips");
         select(page, "Fluid and lot", Pattern.compile("HC-0388"));
-        assertThat(page.getByText(Pattern.compile("^This bottle is .* mL short"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^This bottle is .* mL short")))
+                .isVisible();
         button(page, "Log this flush").click();
-        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS)).containsText("Too hot for this family: 50 °C at most, entered 55 °C.");
-        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS)).containsText("This lot expired on");
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS))
+                .containsText("Too hot for this family: 50 °C at most, entered 55 °C.");
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS))
+                .containsText("This lot expired on");
         page.getByLabel("Temperature of the fluid").fill("22");
         page.getByLabel("Reason for departing from the rule").fill("only bottle left");
         button(page, "Log this flush").click();
-        assertThat(page.getByText(Pattern.compile("^This bottle holds .* mL, 450 mL are needed"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^This bottle holds .* mL, 450 mL are needed")))
+                .isVisible();
         assertThat(page.getByLabel("Dose")).hasValue("450");
 
         page.navigate(shop.address + "/visits/" + visit + "/attempt/soak");
@@ -160,7 +169,8 @@ class WrongInputTest extends BrowserTest {
         assertThat(said("Enter 1 to 20 cycles.")).isVisible();
         page.getByLabel("How many").fill("4");
         button(page, "Log these cycles").click();
-        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS)).containsText("This would make 4.");
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS))
+                .containsText("This would make 4.");
     }
 
     @Test
@@ -174,7 +184,8 @@ class WrongInputTest extends BrowserTest {
         page.getByLabel("Signed off by").fill("Wenna");
         choose(group(page, "How it went"), "Recovered");
         button(page, "Sign off and return").click();
-        assertThat(said("There is no nozzle map to show for it. Record a check, or say why not.")).isVisible();
+        assertThat(said("There is no nozzle map to show for it. Record a check, or say why not."))
+                .isVisible();
     }
 
     @Test
@@ -187,7 +198,8 @@ class WrongInputTest extends BrowserTest {
         other.getByLabel("Name").fill("wenna");
         other.getByLabel("Password").fill("no");
         button(other, "Sign in").click();
-        assertThat(other.getByText("Name and password do not go together. Check both and try again.")).isVisible();
+        assertThat(other.getByText("Name and password do not go together. Check both and try again."))
+                .isVisible();
         assertThat(other.getByLabel("Name")).hasValue("wenna");
     }
 }

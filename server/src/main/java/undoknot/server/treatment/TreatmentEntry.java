@@ -1,5 +1,6 @@
 package undoknot.server.treatment;
 
+import com.fasterxml.jackson.databind.annotation.JsonDeserialize;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -9,6 +10,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.lang.Nullable;
@@ -55,7 +57,7 @@ public record TreatmentEntry(
 
     public record SoakEntry(
             @NotNull Treatment.Place place,
-            @NotEmpty(message = CHANNELS) Set<String> channels,
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
 
             @NotNull(message = ML_MISSING)
             @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
@@ -69,7 +71,7 @@ public record TreatmentEntry(
             Integer plannedMinutes) {}
 
     public record BathEntry(
-            @NotEmpty(message = CHANNELS) Set<String> channels,
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
 
             @NotNull(message = ML_MISSING)
             @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
@@ -98,7 +100,7 @@ public record TreatmentEntry(
             Integer burstSeconds) {}
 
     public record CycleEntry(
-            @NotEmpty(message = CHANNELS) Set<String> channels,
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
             @NotNull(message = "Choose how strong.") Treatment.Strength strength,
 
             @NotNull(message = "Enter 1 to 20 cycles.")
