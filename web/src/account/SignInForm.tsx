@@ -48,7 +48,7 @@ export function SignInForm({ name: givenName = '', password: givenPassword = '',
         error={wrong('password') !== undefined}
         helperText={wrong('password')}
       />
-      {(signIn.error?.errors.length ?? 0) === 0 && <WriteProblem problem={signIn.error} />}
+      <WriteProblem problem={signIn.error} />
       <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
         Sign in
       </Button>

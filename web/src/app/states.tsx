@@ -40,7 +40,7 @@ export function Empty({ children }: { children: ReactNode }) {
   );
 }
 
-/** Why a write did not go through, unless it is shown at its field. */
+/** Why a write did not go through. What is wrong with single entries stands at them; here it only says so. */
 export function WriteProblem({ problem }: { problem: Problem | null }) {
   if (!problem || problem.isConflict) {
     return null;
@@ -48,7 +48,7 @@ export function WriteProblem({ problem }: { problem: Problem | null }) {
   const severity = problem.isOffline || problem.isSignedOut ? 'warning' : 'error';
   return (
     <Alert severity={severity} role="alert">
-      {problem.message}
+      {problem.errors.length > 0 ? 'Some entries need another look: they are marked above.' : problem.message}
     </Alert>
   );
 }

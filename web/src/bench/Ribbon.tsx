@@ -103,9 +103,10 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
                 ...(onRibbon(Date.parse(clock.dueAt) - now, span, NOW_AT) > 0.5 && {
                   left: 'auto',
                   right: `calc(100% - ${place(clock.dueAt)} + 3px)`,
-                  px: 0.75,
-                  bgcolor: 'background.paper',
-                  borderRadius: 0.5,
+                  // A bar this long holds its words, except on a phone.
+                  px: 1,
+                  color: { xs: 'text.primary', md: isHold ? 'hold.contrastText' : 'primary.contrastText' },
+                  bgcolor: { xs: 'background.paper', md: 'transparent' },
                 }),
               }}
             >

@@ -141,7 +141,7 @@ function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosi
           error={wrong('note') !== undefined}
           helperText={wrong('note')}
         />
-        {(write.problem?.errors.length ?? 0) === 0 && <WriteProblem problem={write.problem} />}
+        <WriteProblem problem={write.problem} />
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
           <Button type="submit" variant="contained" size="large" loading={write.isBusy}>
             {diagnosis ? 'Save the change' : 'Keep this cause'}

@@ -155,7 +155,7 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
             error={wrong('price')}
           />
           {text('hazards')}
-          {(write.problem?.errors.length ?? 0) === 0 && <WriteProblem problem={write.problem} />}
+          <WriteProblem problem={write.problem} />
         </Stack>
       </DialogContent>
       <DialogActions>

@@ -160,7 +160,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
           error={wrong('note') !== undefined}
           helperText={wrong('note') ?? 'Compare like with like: the same paper, after the same rest.'}
         />
-        {(write.problem?.errors.length ?? 0) === 0 && <WriteProblem problem={write.problem} />}
+        <WriteProblem problem={write.problem} />
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
           <Button
             variant="contained"

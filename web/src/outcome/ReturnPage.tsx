@@ -129,7 +129,7 @@ function ReturnView({ visit }: { visit: Visit }) {
             over and sign off again.
           </Alert>
         )}
-        {(write.problem?.errors.length ?? 0) === 0 && <WriteProblem problem={write.problem} />}
+        <WriteProblem problem={write.problem} />
         <Button
           type="submit"
           variant="contained"

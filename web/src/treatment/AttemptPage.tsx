@@ -177,12 +177,7 @@ function AttemptView({ visit, kind, lots }: { visit: Visit; kind: TreatmentKind;
           {wasSent && unread.length > 0 && (
             <Typography color="error">Some entries are no numbers; see them above.</Typography>
           )}
-          {(write.problem?.errors.length ?? 0) > 0 && (
-            <Typography color="error" role="alert">
-              Some entries need another look; see them above.
-            </Typography>
-          )}
-          {(write.problem?.errors.length ?? 0) === 0 && <WriteProblem problem={write.problem} />}
+          <WriteProblem problem={write.problem} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
             <Button
               type="submit"

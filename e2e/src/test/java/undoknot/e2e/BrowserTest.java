@@ -95,9 +95,7 @@ abstract class BrowserTest {
     }
 
     static void select(Page at, String label, Pattern option) {
-        at.getByRole(
-                        AriaRole.COMBOBOX,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + label)))
+        at.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + label)))
                 .click();
         at.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option))
                 .first()

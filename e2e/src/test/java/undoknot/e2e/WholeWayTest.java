@@ -193,6 +193,7 @@ class WholeWayTest extends BrowserTest {
 
     private void returnsItWithAReport() {
         page.navigate(shop.address + "/visits/" + visit);
+        assertThat(heading(page, "Hand it back")).isVisible();
         page.keyboard().press("r");
         assertThat(page.getByLabel("Signed off by")).hasValue("Wenna Tarbock");
         doubleTap(button(page, "Sign off and return"));

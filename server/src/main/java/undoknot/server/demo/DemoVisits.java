@@ -280,10 +280,10 @@ class DemoVisits {
         PluggedHead head =
                 new PluggedHead(family.get("TARROW-T4"), 90).plug("K", 0.55).plug("C", 0.48);
         DemoVisit v = visit("TARROW-T4")
-                .from("Perrin at the ferry kiosk", "ferry kiosk, pier 2", "TT4-25540", 12 * DAY, -8)
+                .from("Perrin at the ferry hut", "ferry hut, second pier", "TT4-25540", 12 * DAY, -8)
                 .told("Cooper label printer", "ferry tickets", 210, 8, Symptom.EVERYTHING_BLANK)
                 .check(12 * DAY - 60, head.check(), "")
-                .cause(12 * DAY - 70, Cause.DRIED_INK, "K,C", "idle seven months, hot kiosk")
+                .cause(12 * DAY - 70, Cause.DRIED_INK, "K,C", "idle seven months, hot hut")
                 .flush(12 * DAY - 90, shelf.get("head"), 4, WOULD_NOT_GO, INK, NOTHING, "K", "C")
                 .soak(12 * DAY - 120, shelf.get("head"), 25, Treatment.Place.TRAY, 720, 740, "K", "C");
         v.priceLimit = BigDecimal.valueOf(45);

@@ -57,7 +57,9 @@ public record TreatmentEntry(
 
     public record SoakEntry(
             @NotNull Treatment.Place place,
-            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
+
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
 
             @NotNull(message = ML_MISSING)
             @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
@@ -71,7 +73,8 @@ public record TreatmentEntry(
             Integer plannedMinutes) {}
 
     public record BathEntry(
-            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
 
             @NotNull(message = ML_MISSING)
             @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
@@ -100,7 +103,9 @@ public record TreatmentEntry(
             Integer burstSeconds) {}
 
     public record CycleEntry(
-            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class) Set<String> channels,
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
             @NotNull(message = "Choose how strong.") Treatment.Strength strength,
 
             @NotNull(message = "Enter 1 to 20 cycles.")

@@ -1,0 +1,87 @@
+package undoknot.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+/** Takes the pictures of the README anew from the demo data: ./test -Dscreenshots=true verify. */
+@EnabledIfSystemProperty(named = "screenshots", matches = "true")
+class ScreenshotsTest extends BrowserTest {
+
+    private static final Path FOLDER = Path.of("../docs/screenshots");
+
+    private String of(String serial) {
+        return shop.address + "/visits/"
+                + shop.jdbc.queryForObject(
+                        "select cast(v.id as char) from visit v join head h on h.id = v.head_id where h.serial = ? order by v.opened_at desc limit 1",
+                        String.class,
+                        serial);
+    }
+
+    private void take(Page at, String address, String name) {
+        at.navigate(address);
+        at.waitForLoadState(LoadState.NETWORKIDLE);
+        shoot(at, name);
+    }
+
+    private void shoot(Page at, String name) {
+        at.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+
+    @Test
+    void every_main_view() throws Exception {
+        Files.createDirectories(FOLDER);
+        page.navigate(shop.address);
+        assertThat(button(page, "Sign in")).isVisible();
+        shoot(page, "sign-in");
+        signIn(page, "wenna");
+        take(page, shop.address + "/", "bench");
+        take(page, of("PM5-60007"), "visit");
+        take(page, of("SL4-22091"), "hold");
+        take(page, of("TT4-28817") + "/check", "check-empty");
+        button(page, "All channels fire").click();
+        page.getByLabel("Missing in black").fill("12-18, 40, 77-81");
+        button(page, "Set").click();
+        assertThat(page.getByText("Black: 13 out")).isVisible();
+        shoot(page, "check");
+        Files.delete(FOLDER.resolve("check-empty.png"));
+        button(page, "Throw it away").click();
+        take(page, of("TT4-30066") + "/compare", "compare");
+        take(page, of("TT4-30066") + "/attempt/flush", "flush");
+        page.navigate(of("OD6-51002") + "/attempt/bath");
+        assertThat(page.getByText("This family may not go into a bath.", new Page.GetByTextOptions()))
+                .isVisible();
+        shoot(page, "bath");
+        take(page, of("TT4-28817") + "/diagnosis", "diagnosis");
+        take(page, of("VB3-09941") + "/return", "return");
+        take(page, of("OD6-47750") + "/history", "history");
+        take(page, of("OD6-51002") + "/tag", "tag");
+        take(page, shop.address + "/shelf", "shelf");
+        page.navigate(shop.address + "/take-in");
+        entry(page, "Serial").fill("OD6-48213");
+        button(page, "Take this head").click();
+        shoot(page, "take-in");
+        button(page, "Throw this take-in away").click();
+        take(page, of("OD6-48213").replace("/visits/", "/api/visits/") + "/report.html", "report");
+
+        Page dark = newPage(ColorScheme.DARK);
+        signIn(dark, "wenna");
+        take(dark, shop.address + "/", "bench-dark");
+        Page phone = newPage(ColorScheme.LIGHT);
+        phone.setViewportSize(390, 844);
+        signIn(phone, "wenna");
+        take(phone, shop.address + "/", "bench-phone");
+        try (var files = Files.list(FOLDER)) {
+            Assertions.assertTrue(
+                    files.filter(f -> Pattern.matches(".*\\.png", f.toString())).count() < 20);
+        }
+    }
+}
