@@ -1,0 +1,187 @@
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { vi } from 'vitest';
+import { SessionContext, type Session } from '../account/session';
+import type { Attempt, Check, Clock, Visit } from '../api/types';
+import { theme } from '../app/theme';
+
+export const NOW = Date.parse('2026-03-02T10:00:00Z');
+
+export const channels = [
+  { code: 'K', colour: 'Black', ink: '#22252b', port: 'post', nozzles: 8 },
+  { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 8 },
+];
+
+export function check(part: Partial<Check> = {}): Check {
+  return {
+    id: 'check-1',
+    version: 0,
+    number: 1,
+    takenAt: '2026-03-02T08:00:00Z',
+    takenBy: 'Wenna',
+    reading: { K: 'FFFFFFFF', C: 'FMMFFFFF' },
+    note: '',
+    simulated: false,
+    acceptance: {
+      jobClass: 'GENERAL',
+      verdict: 'NOT_MET',
+      channels: {
+        K: { verdict: 'MET', out: 0, allowedOut: 0, longestRun: 0, unread: 0 },
+        C: { verdict: 'NOT_MET', out: 2, allowedOut: 0, longestRun: 2, unread: 0 },
+      },
+    },
+    channels: {
+      K: counts({ firing: 8 }),
+      C: counts({ firing: 6, out: 2, longestRun: 2, longestRunFirst: 2 }),
+    },
+    ...part,
+  };
+}
+
+function counts(part: object) {
+  return {
+    nozzles: 8,
+    firing: 0,
+    weak: 0,
+    deflected: 0,
+    out: 0,
+    unread: 0,
+    longestRun: 0,
+    longestRunFirst: 0,
+    whollyOut: false,
+    ...part,
+  };
+}
+
+export function attempt(part: Partial<Attempt> = {}): Attempt {
+  return {
+    id: 'attempt-1',
+    version: 0,
+    treatment: { kind: 'SOAK', soak: { place: 'PORT', channels: ['C'], volumeMl: 1.5, plannedMinutes: 40 } },
+    lot: { id: 'lot-1', name: 'Halyard head cleaner', lotCode: 'HC-1' },
+    volumeMl: 1.5,
+    startedAt: '2026-03-02T09:30:00Z',
+    startedBy: 'Wenna',
+    note: '',
+    knot: 'WAITING',
+    burstsDone: 0,
+    ...part,
+  };
+}
+
+export function clock(part: Partial<Clock> = {}): Clock {
+  return {
+    id: 'clock-1',
+    visitId: 'visit-1',
+    tag: '4444F',
+    headName: 'Vennick B3',
+    attemptId: 'attempt-1',
+    kind: 'SOAK',
+    startedAt: '2026-03-02T09:30:00Z',
+    startedBy: 'Wenna',
+    dueAt: '2026-03-02T10:10:00Z',
+    note: '',
+    ...part,
+  };
+}
+
+export function visit(part: Partial<Visit> = {}): Visit {
+  return {
+    id: 'visit-1',
+    version: 3,
+    tag: '4444F',
+    intake: {
+      customerName: 'Mudlark',
+      contact: 'the lock',
+      serial: 'S-1',
+      symptoms: ['SMEARS'],
+      ports: [],
+      promisedOn: '2026-03-04',
+    },
+    family: {
+      code: 'T',
+      name: 'Vennick B3',
+      construction: 'THERMAL_BLADDER',
+      channels,
+      stairs: 2,
+      steps: 4,
+      driveGroups: 2,
+      limits: { pushKpa: 15, submerge: 'BASE_ONLY', bath: 'HUNG', rinse: true, steam: true, heatC: 50 },
+      freeCarriage: [],
+    },
+    food: 'NOT_FOOD',
+    openedAt: '2026-03-02T07:00:00Z',
+    openedBy: 'Wenna',
+    jobClass: 'GENERAL',
+    earlierVisits: [],
+    checks: [check()],
+    diagnoses: [],
+    attempts: [],
+    clocks: [],
+    thread: [],
+    next: { action: 'TREAT' },
+    cyclesRun: 0,
+    serverTime: '2026-03-02T10:00:00Z',
+    ...part,
+  } as unknown as Visit;
+}
+
+/** Answers of a pretended server, by method and the beginning of the path; what was sent is kept. */
+export function pretendServer(answers: Record<string, unknown>) {
+  const sent: { method: string; path: string; body: unknown }[] = [];
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(async (path: string, init?: RequestInit) => {
+      const method = init?.method ?? 'GET';
+      sent.push({ method, path, body: init?.body ? JSON.parse(String(init.body)) : undefined });
+      const key = Object.keys(answers).find((k) => `${method} ${path}`.startsWith(k));
+      const answer = key === undefined ? undefined : answers[key];
+      if (answer instanceof Response) {
+        return answer.clone();
+      }
+      return answer === undefined
+        ? new Response(null, { status: 204 })
+        : new Response(JSON.stringify(answer), { status: 200 });
+    }),
+  );
+  return sent;
+}
+
+export function problem(status: number, body: object): Response {
+  return new Response(JSON.stringify({ detail: 'No.', ...body }), { status });
+}
+
+/** Renders something as the product does, for one role, and says where the way has led. */
+export function show(
+  children: ReactNode,
+  options: { role?: Session['person']['role']; at?: string; path?: string } = {},
+) {
+  const role = options.role ?? 'TECHNICIAN';
+  const session: Session = {
+    person: { name: 'wenna', displayName: 'Wenna Tarbock', role },
+    mayWrite: role !== 'OBSERVER',
+    isLead: role === 'LEAD',
+    signOut: vi.fn(),
+  };
+  const router = createMemoryRouter(
+    [
+      { path: options.path ?? '/', element: children },
+      { path: '*', element: <p>elsewhere</p> },
+    ],
+    { initialEntries: [options.at ?? '/'] },
+  );
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const view = render(
+    <ThemeProvider theme={theme}>
+      <QueryClientProvider client={queries}>
+        <SessionContext value={session}>
+          <RouterProvider router={router} />
+        </SessionContext>
+      </QueryClientProvider>
+    </ThemeProvider>,
+  );
+  return { ...view, router, where: () => router.state.location.pathname + router.state.location.search };
+}
