@@ -33,7 +33,7 @@ describe('a draft', () => {
 
   it('takes the one that was edited last', async () => {
     localStorage.setItem(
-      'undoknot:intake-3',
+      'undoknot::intake-3',
       JSON.stringify({ value: 'here', editedAt: '2026-01-01T10:00:00Z' }),
     );
     server.get.mockResolvedValue({ content: '"other screen"', editedAt: '2026-01-01T11:00:00Z' });
@@ -52,7 +52,7 @@ describe('a draft', () => {
     act(() => result.current.keep('x'));
     act(() => result.current.drop());
     unmount();
-    expect(localStorage.getItem('undoknot:intake-4')).toBeNull();
+    expect(localStorage.getItem('undoknot::intake-4')).toBeNull();
     expect(server.put).not.toHaveBeenCalled();
     expect(server.delete).toHaveBeenCalledWith('/api/drafts/intake-4');
   });

@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useContext, useEffect, useRef, useState } from 'react';
+import { SessionContext } from '../account/session';
 import { http } from '../api/http';
 
 interface Kept<T> {
@@ -8,9 +9,9 @@ interface Kept<T> {
 
 const SEND_AFTER_MS = 500;
 
-function readLocal<T>(key: string): Kept<T> | undefined {
+function readLocal<T>(place: string): Kept<T> | undefined {
   try {
-    const text = localStorage.getItem(`undoknot:${key}`);
+    const text = localStorage.getItem(place);
     return text ? (JSON.parse(text) as Kept<T>) : undefined;
   } catch {
     return undefined;
@@ -30,7 +31,9 @@ export function newer<T>(a: Kept<T> | undefined, b: Kept<T> | undefined): Kept<T
  * lost connection loses nothing, and the draft can be taken up on another screen.
  */
 export function useDraft<T>(key: string) {
-  const [local] = useState(() => readLocal<T>(key));
+  // Two people may use one tablet: each has drafts of their own.
+  const place = `undoknot:${useContext(SessionContext)?.person.name ?? ''}:${key}`;
+  const [local] = useState(() => readLocal<T>(place));
   const [restored, setRestored] = useState<T | undefined>(local?.value);
   const [isReady, setReady] = useState(false);
   const timer = useRef<number>(undefined);
@@ -90,23 +93,23 @@ export function useDraft<T>(key: string) {
       dropped.current = false;
       unsent.current = { value, editedAt: new Date().toISOString() };
       try {
-        localStorage.setItem(`undoknot:${key}`, JSON.stringify(unsent.current));
+        localStorage.setItem(place, JSON.stringify(unsent.current));
       } catch {
         // A full or forbidden store: the server still keeps it.
       }
       window.clearTimeout(timer.current);
       timer.current = window.setTimeout(flush, SEND_AFTER_MS);
     },
-    [flush, key],
+    [flush, place],
   );
 
   const drop = useCallback(() => {
     dropped.current = true;
     unsent.current = undefined;
     window.clearTimeout(timer.current);
-    localStorage.removeItem(`undoknot:${key}`);
+    localStorage.removeItem(place);
     http.delete(`/api/drafts/${key}`).catch(() => undefined);
-  }, [key]);
+  }, [key, place]);
 
   return { restored, isReady, keep, drop };
 }

@@ -15,7 +15,6 @@ public record NextStep(Action action, Instant at) {
     public enum Action {
         LIFT_FROM_SOAK,
         END_BURST,
-        TAKE_IN,
         FIRST_CHECK,
         DIAGNOSE,
         TREAT,

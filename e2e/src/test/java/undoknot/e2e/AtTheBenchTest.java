@@ -134,4 +134,37 @@ class AtTheBenchTest extends BrowserTest {
                         .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("SK-1")))
                 .hasCount(1);
     }
+
+    @Test
+    void a_hold_starts_once_and_a_dropped_cause_stays_readable() {
+        signIn(page, "wenna");
+        String visit = takeIn(page, "Damp Heads");
+        page.keyboard().press("Escape");
+        page.navigate(shop.address + "/visits/" + visit);
+        assertThat(heading(page, "Read the first nozzle check")).isVisible();
+        page.keyboard().press("h");
+        button(page, "Start the hold").click();
+        assertThat(page.getByText("Say what got wet.")).isVisible();
+        choose(group(page, "What got wet"), "Body, ports or contacts");
+        doubleTap(button(page, "Start the hold"));
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
+        org.junit.jupiter.api.Assertions.assertEquals(
+                1,
+                shop.jdbc.queryForObject("select count(*) from step_clock where visit_id = ?", Integer.class, visit));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End it early"))
+                .click();
+        page.getByLabel("Why power is safe now").fill("opened it, dry all through");
+        doubleTap(button(page, "End the hold"));
+        assertThat(page.getByText("No power until", new Page.GetByTextOptions()))
+                .isHidden();
+
+        page.navigate(shop.address + "/visits/" + visit + "/diagnosis");
+        choose(group(page, "Cause"), "Air in the channel");
+        page.getByLabel("What speaks for it").fill("gap wanders");
+        button(page, "Keep this cause").click();
+        link(page, "Change air in the channel").click();
+        doubleTap(button(page, "No longer suspected"));
+        assertThat(page.getByText("no longer suspected", new Page.GetByTextOptions()))
+                .isVisible();
+    }
 }

@@ -21,7 +21,7 @@ class TwoAtOnceTest extends BrowserTest {
         entry(page, "Contact").fill("hers");
         entry(page, "Price limit").fill("80");
         entry(lead, "Contact").fill("his");
-        button(page, "Save the changed facts").click();
+        doubleTap(button(page, "Save the changed facts"));
         page.waitForURL(shop.address + "/visits/" + visit);
 
         button(lead, "Save the changed facts").click();
@@ -54,7 +54,7 @@ class TwoAtOnceTest extends BrowserTest {
         lead.getByLabel("Missing in cyan").fill("20");
         lead.keyboard().press("Enter");
         assertThat(lead.getByText("Cyan: 10 out")).isVisible();
-        button(page, "Save the amended check").click();
+        doubleTap(button(page, "Save the amended check"));
         page.waitForURL(shop.address + "/visits/" + visit);
         button(lead, "Save the amended check").click();
         assertThat(lead.getByText("Somebody changed this while you were at it")).isVisible();

@@ -1,0 +1,90 @@
+package undoknot.server.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.bench.DryHold;
+import undoknot.bench.NextStep;
+import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Symptom;
+import undoknot.fluid.FluidKind;
+import undoknot.fluid.InkChemistry;
+import undoknot.head.Construction;
+import undoknot.head.FoodStanding;
+import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.JobClass;
+import undoknot.nozzle.Movement;
+import undoknot.nozzle.NozzleState;
+import undoknot.outcome.Knot;
+import undoknot.outcome.Outcome;
+import undoknot.server.account.Role;
+import undoknot.server.visit.Intake;
+import undoknot.treatment.Caution;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Treatment;
+
+class WordsTest {
+
+    static Stream<Arguments> spoken() {
+        return Stream.of(
+                Arguments.of("construction", Construction.values()),
+                Arguments.of("state", NozzleState.values()),
+                Arguments.of("jobClass", JobClass.values()),
+                Arguments.of("verdict", Acceptance.Verdict.values()),
+                Arguments.of("movement", Movement.values()),
+                Arguments.of("cause", Cause.values()),
+                Arguments.of("symptom", Symptom.values()),
+                Arguments.of("chemistry", InkChemistry.values()),
+                Arguments.of("fluidKind", FluidKind.values()),
+                Arguments.of("treatment", Treatment.Kind.values()),
+                Arguments.of("resistance", Treatment.Resistance.values()),
+                Arguments.of("effluent", Treatment.Effluent.values()),
+                Arguments.of("stream", Treatment.Stream.values()),
+                Arguments.of("place", Treatment.Place.values()),
+                Arguments.of("strength", Treatment.Strength.values()),
+                Arguments.of("waiting", NextStep.Waiting.values()),
+                Arguments.of("wet", DryHold.Wet.values()),
+                Arguments.of("knot", Knot.values()),
+                Arguments.of("outcome", Outcome.values()),
+                Arguments.of("food", FoodStanding.values()),
+                Arguments.of("told", FoodStanding.Told.values()),
+                Arguments.of("climate", Intake.Climate.values()),
+                Arguments.of("role", Role.values()),
+                Arguments.of("action", NextStep.Action.values()),
+                Arguments.of("caution", Caution.values()),
+                Arguments.of("gate", Gate.Code.values()),
+                Arguments.of("gateWeight", Gate.Weight.values()));
+    }
+
+    /** Neither a term without a word, nor a word whose term is gone. */
+    @ParameterizedTest
+    @MethodSource("spoken")
+    void every_term_has_its_word(String table, Enum<?>[] terms) throws IOException {
+        JsonNode words = new ObjectMapper()
+                .readTree(WordsTest.class.getResource("/words.json"))
+                .path(table);
+        assertThat(new TreeSet<>(List.copyOf(
+                        words.properties().stream().map(e -> e.getKey()).toList())))
+                .isEqualTo(new TreeSet<>(Arrays.stream(terms).map(Enum::name).toList()));
+        assertThat(words)
+                .allSatisfy(word -> assertThat(word.asText()).isNotBlank().doesNotContain("!"));
+    }
+
+    @Test
+    void a_term_without_a_word_is_told_by_name() throws IOException {
+        Words words = new Words(new ObjectMapper());
+        assertThat(words.of("knot", Knot.TIGHT)).isEqualTo("nothing restored");
+        assertThatThrownBy(() -> words.of("outcome", Knot.TIGHT)).hasMessageContaining("outcome.TIGHT");
+    }
+}
