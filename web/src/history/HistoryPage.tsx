@@ -49,21 +49,23 @@ export default function HistoryPage() {
                 rowGap: 0.5,
               }}
             >
-              {change.fields.map((field) => (
-                <Box key={field.name} sx={{ display: 'contents' }}>
-                  <Typography component="dt" color="text.secondary">
-                    {fieldName(field.name)}
-                  </Typography>
-                  <Typography component="dd" sx={{ m: 0, overflowWrap: 'anywhere' }}>
-                    {!change.isNew && (
-                      <>
-                        <s>{readable(field.name, field.before)}</s> →{' '}
-                      </>
-                    )}
-                    {readable(field.name, field.after)}
-                  </Typography>
-                </Box>
-              ))}
+              {change.fields
+                .filter((field) => !field.name.endsWith('Id'))
+                .map((field) => (
+                  <Box key={field.name} sx={{ display: 'contents' }}>
+                    <Typography component="dt" color="text.secondary">
+                      {fieldName(field.name)}
+                    </Typography>
+                    <Typography component="dd" sx={{ m: 0, overflowWrap: 'anywhere' }}>
+                      {!change.isNew && (
+                        <>
+                          <s>{readable(field.name, field.before)}</s> →{' '}
+                        </>
+                      )}
+                      {readable(field.name, field.after)}
+                    </Typography>
+                  </Box>
+                ))}
             </Box>
           </Box>
         ))}
@@ -76,6 +78,32 @@ function fieldName(name: string): string {
   return capital(name.replace(/([A-Z])/g, ' $1').toLowerCase());
 }
 
+type WordTable = Parameters<typeof word>[0];
+
+/** Which words the terms of a field are said with. */
+const TABLES: Record<string, WordTable[]> = {
+  cause: ['cause'],
+  kind: ['treatment', 'waiting'],
+  outcome: ['outcome'],
+  jobClass: ['jobClass'],
+  resistance: ['resistance'],
+  effluent: ['effluent'],
+  stream: ['stream'],
+  place: ['place'],
+  strength: ['strength'],
+  chemistry: ['chemistry'],
+  symptoms: ['symptom'],
+  climate: ['climate'],
+  note: ['wet'],
+};
+const TOLD = ['mainsPower', 'leftOut', 'setupCartridges', 'printedEmpty', 'everNonFood'];
+
+function say(name: string, value: string): string {
+  const tables = TOLD.includes(name) ? (['told'] as const) : (TABLES[name] ?? []);
+  const said = tables.map((table) => word(table, value)).find((found) => found !== value);
+  return said ?? (value === 'true' ? 'yes' : value === 'false' ? 'no' : value);
+}
+
 function readable(name: string, value: string | null | undefined): string {
   if (value === null || value === undefined) {
     return 'empty';
@@ -86,21 +114,21 @@ function readable(name: string, value: string | null | undefined): string {
       .join('; ');
   }
   if (value.startsWith('{')) {
-    return flat(JSON.parse(value) as object);
+    return flat(name, JSON.parse(value) as object);
   }
-  return /^\d{4}-\d\d-\d\dT/.test(value) ? moment(value) : value;
+  return /^\d{4}-\d\d-\d\dT/.test(value) ? moment(value) : say(name, value);
 }
 
 /** A stored entry in one line: only the values that say something. */
-function flat(value: unknown): string {
+function flat(name: string, value: unknown): string {
   if (Array.isArray(value)) {
-    return value.map(flat).join(', ');
+    return value.map((part) => flat(name, part)).join(', ');
   }
   if (value && typeof value === 'object') {
     return Object.entries(value)
-      .filter(([name]) => !name.endsWith('Id'))
-      .map(([name, part]) => `${fieldName(name).toLowerCase()}: ${flat(part)}`)
+      .filter(([key]) => !key.endsWith('Id'))
+      .map(([key, part]) => `${fieldName(key).toLowerCase()}: ${flat(key, part)}`)
       .join('; ');
   }
-  return String(value);
+  return say(name, String(value));
 }

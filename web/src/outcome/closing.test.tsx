@@ -138,7 +138,7 @@ describe('every change', () => {
     expect(await screen.findByText(/Oswin Pell: nozzle check changed/)).toBeInTheDocument();
     expect(screen.getByText('C 2 out')).toBeInTheDocument();
     expect(screen.getByText(/→ C 1 out/)).toBeInTheDocument();
-    expect(screen.getByText('kind: CYCLE; cycle: channels: K, C; count: 2')).toBeInTheDocument();
+    expect(screen.getByText('kind: printer cycle; cycle: channels: K, C; count: 2')).toBeInTheDocument();
   });
 });
 
