@@ -58,6 +58,12 @@ db_start() {
     chown mysql "$DB_DIR"
     runuser -u mysql -- test -x "$DB_DIR" || fail "the user mysql cannot reach $DB_DIR. Make its parent folders traversable (chmod a+x) or set UNDOKNOT_RUN to another folder."
   fi
+  if [ -s "$DB_DIR/pid" ] && kill -0 "$(cat "$DB_DIR/pid")" 2>/dev/null \
+    && tr '\0' ' ' <"/proc/$(cat "$DB_DIR/pid")/cmdline" | grep -qF -- "--datadir=$DB_DATA "; then
+    say "The database of an earlier start still runs; stopping it first"
+    kill "$(cat "$DB_DIR/pid")"
+    while kill -0 "$(cat "$DB_DIR/pid" 2>/dev/null || echo 0)" 2>/dev/null && [ -s "$DB_DIR/pid" ]; do sleep 0.2; done
+  fi
   port_taken "$DB_PORT" && fail "port $DB_PORT on 127.0.0.1 is in use, the database needs it. Stop what uses it, or choose another: $DB_PORT_VARIABLE=3399 ./$(basename "$0")"
   if [ ! -d "$DB_DATA/mysql" ]; then
     rm -rf "$DB_DATA"

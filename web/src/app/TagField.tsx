@@ -3,9 +3,7 @@ import { ScanLine } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { http, Problem } from '../api/http';
-
-/** A scanner types faster than a hand: the signs of one scan come within this time of each other. */
-const SCAN_GAP_MS = 60;
+import { SCAN_GAP_MS } from './scan';
 
 async function visitOfTag(code: string): Promise<string | undefined> {
   try {

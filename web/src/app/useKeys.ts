@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { SCAN_GAP_MS } from './scan';
 
 type Keys = Record<string, () => void>;
 
@@ -15,21 +16,32 @@ function isTaken(event: KeyboardEvent): boolean {
   return isTyping || isPressing;
 }
 
-/** Single keys of a view, for hands that do not want to aim. They rest while somebody types. */
+/**
+ * Single keys of a view, for hands that do not want to aim. They rest while somebody types. A key acts a moment later,
+ * when no other has followed: a scanner that types a tag must not set off what its signs stand for.
+ */
 export function useKeys(keys: Keys): void {
   const latest = useRef(keys);
   useEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
+    let pending: number | undefined;
+    let last = -Infinity;
     const press = (event: KeyboardEvent) => {
-      const action = latest.current[event.key.toLowerCase()];
-      if (action && !isTaken(event)) {
+      window.clearTimeout(pending);
+      const isScanned = event.timeStamp - last < SCAN_GAP_MS;
+      last = event.timeStamp;
+      const key = event.key.toLowerCase();
+      if (!isScanned && latest.current[key] && !isTaken(event)) {
         event.preventDefault();
-        action();
+        pending = window.setTimeout(() => latest.current[key]?.(), SCAN_GAP_MS);
       }
     };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    window.addEventListener('keydown', press, true);
+    return () => {
+      window.clearTimeout(pending);
+      window.removeEventListener('keydown', press, true);
+    };
   }, []);
 }

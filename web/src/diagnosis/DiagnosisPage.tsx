@@ -1,5 +1,4 @@
 import { Button, Stack, TextField } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { http } from '../api/http';
 import { newId } from '../api/newId';
@@ -10,7 +9,7 @@ import { Choice } from '../app/fields';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
-import { useDraft } from '../draft/useDraft';
+import { useDraftForm } from '../draft/useDraftForm';
 import { channelsOut } from '../visit/outOf';
 import { capital, terms, word } from '../words/words';
 
@@ -58,24 +57,10 @@ function formOf(visit: Visit, diagnosis: Diagnosis | undefined): DiagnosisForm {
 
 function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosis | undefined }) {
   const navigate = useNavigate();
-  const { restored, isReady, keep, drop } = useDraft<DiagnosisForm>(
+  const { form, change, drop } = useDraftForm<DiagnosisForm>(
     diagnosis ? `diagnosis-${diagnosis.id}` : `diagnosis-of-${visit.id}`,
+    () => formOf(visit, diagnosis),
   );
-  const [form, setForm] = useState<DiagnosisForm>(() => restored ?? formOf(visit, diagnosis));
-  const isTouched = useRef(restored !== undefined);
-  useEffect(() => {
-    if (isReady && restored && !isTouched.current) {
-      isTouched.current = true;
-      setForm(restored);
-    }
-  }, [isReady, restored]);
-
-  function change(part: Partial<DiagnosisForm>) {
-    isTouched.current = true;
-    const next = { ...form, ...part };
-    setForm(next);
-    keep(next);
-  }
 
   const write = useWrite(
     (dropped: boolean) =>

@@ -1,5 +1,4 @@
 import { Alert, Button, Stack, TextField, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useSession } from '../account/session';
 import { http } from '../api/http';
@@ -9,7 +8,7 @@ import { useWrite } from '../api/useWrite';
 import { Choice } from '../app/fields';
 import { Page } from '../app/Page';
 import { Failed, Loading, WriteProblem } from '../app/states';
-import { useDraft } from '../draft/useDraft';
+import { useDraftForm } from '../draft/useDraftForm';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { lastMap } from '../visit/outOf';
 import { capital, terms, word } from '../words/words';
@@ -35,30 +34,12 @@ export default function ReturnPage() {
 function ReturnView({ visit }: { visit: Visit }) {
   const navigate = useNavigate();
   const { person } = useSession();
-  const { restored, isReady, keep, drop } = useDraft<ReturnForm>(`return-${visit.id}`);
   const last = lastMap(visit);
-  const [form, setForm] = useState<ReturnForm>(
-    () =>
-      restored ?? {
-        outcome: last?.acceptance?.verdict === 'MET' ? 'RECOVERED' : null,
-        reason: '',
-        signedBy: person.displayName,
-      },
-  );
-  const isTouched = useRef(restored !== undefined);
-  useEffect(() => {
-    if (isReady && restored && !isTouched.current) {
-      isTouched.current = true;
-      setForm(restored);
-    }
-  }, [isReady, restored]);
-
-  function change(part: Partial<ReturnForm>) {
-    isTouched.current = true;
-    const next = { ...form, ...part };
-    setForm(next);
-    keep(next);
-  }
+  const { form, change, drop } = useDraftForm<ReturnForm>(`return-${visit.id}`, () => ({
+    outcome: last?.acceptance?.verdict === 'MET' ? 'RECOVERED' : null,
+    reason: '',
+    signedBy: person.displayName,
+  }));
 
   const write = useWrite(
     () =>

@@ -1,5 +1,5 @@
 import { Box, Button, Stack, TextField, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useSession } from '../account/session';
 import { http } from '../api/http';
@@ -9,7 +9,7 @@ import { useWrite } from '../api/useWrite';
 import { Page } from '../app/Page';
 import { Failed, Loading, NotFound, WriteProblem } from '../app/states';
 import { dateInDays } from '../bench/time';
-import { useDraft } from '../draft/useDraft';
+import { useDraftForm } from '../draft/useDraftForm';
 import { capital, word } from '../words/words';
 import { startAttempt, toEntry, type AttemptForm } from './attemptForm';
 import { BathFields, CycleFields, SoakFields } from './KindFields';
@@ -60,24 +60,9 @@ function AttemptView({ visit, kind, lots }: { visit: Visit; kind: TreatmentKind;
   const navigate = useNavigate();
   const { isLead } = useSession();
   const now = useNow(visit.serverTime);
-  const { restored, isReady, keep, drop } = useDraft<AttemptForm>(`attempt-${kind}-${visit.id}`);
-  const [form, setForm] = useState<AttemptForm>(
-    () => restored ?? startAttempt(visit, kind, lots, dateInDays(0)),
+  const { form, change, drop } = useDraftForm<AttemptForm>(`attempt-${kind}-${visit.id}`, () =>
+    startAttempt(visit, kind, lots, dateInDays(0)),
   );
-  const isTouched = useRef(restored !== undefined);
-  useEffect(() => {
-    if (isReady && restored && !isTouched.current) {
-      isTouched.current = true;
-      setForm(restored);
-    }
-  }, [isReady, restored]);
-
-  function change(part: Partial<AttemptForm>) {
-    isTouched.current = true;
-    const next = { ...form, ...part };
-    setForm(next);
-    keep(next);
-  }
 
   const { entry, unread } = toEntry(kind, form);
   const [wasSent, setSent] = useState(false);

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { attempt, check, clock, NOW, pretendServer, show, visit } from '../test/fixtures';
 import { WhatNow } from './WhatNow';
 
@@ -50,10 +50,31 @@ describe('what now', () => {
 
   it('leaves keys alone while somebody types and with the control key', () => {
     const { where } = now({});
+    vi.useFakeTimers();
     fireEvent.keyDown(document.body, { key: 'f', ctrlKey: true });
+    vi.advanceTimersByTime(1000);
     const input = document.body.appendChild(document.createElement('input'));
     fireEvent.keyDown(input, { key: 'f' });
+    vi.advanceTimersByTime(1000);
+    vi.useRealTimers();
     input.remove();
+    expect(where()).toBe('/');
+  });
+
+  it('does not take the signs of a scanned tag for its keys', () => {
+    const { where } = now({});
+    vi.useFakeTimers();
+    'FAX3F'.split('').forEach((key, i) => {
+      const event = new KeyboardEvent('keydown', { key, bubbles: true });
+      Object.defineProperty(event, 'timeStamp', { value: 5000 + i * 8 });
+      document.body.dispatchEvent(event);
+      vi.advanceTimersByTime(8);
+    });
+    const enter = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true });
+    Object.defineProperty(enter, 'timeStamp', { value: 5050 });
+    document.body.dispatchEvent(enter);
+    vi.advanceTimersByTime(1000);
+    vi.useRealTimers();
     expect(where()).toBe('/');
   });
 

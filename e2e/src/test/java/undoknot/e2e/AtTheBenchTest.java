@@ -42,6 +42,16 @@ class AtTheBenchTest extends BrowserTest {
         page.keyboard().type(tag);
         page.keyboard().press("Enter");
         assertThat(heading(page, tag)).isVisible();
+        // On a visit single letters are keys; the signs of a scan must not set them off.
+        String other = tagOf("SL4-22091");
+        page.keyboard().type(other);
+        page.keyboard().press("Enter");
+        assertThat(heading(page, other)).isVisible();
+        link(page, "Bench").click();
+        assertThat(heading(page, "The bench")).isVisible();
+        page.keyboard().type(tag);
+        page.keyboard().press("Enter");
+        assertThat(heading(page, tag)).isVisible();
     }
 
     @Test
