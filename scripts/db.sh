@@ -1,5 +1,5 @@
 # Starts and stops a MariaDB of its own on loopback. Sourced by ./start and ./test.
-# Needs: DB_DIR (data folder), DB_PORT, DB_EXTRA_SQL (more to prepare, may be empty). Sets: UNDOKNOT_DB_URL, UNDOKNOT_DB_USER, UNDOKNOT_DB_PASSWORD.
+# Needs: DB_DIR (folder) and DB_DATA (data in it), DB_PORT, DB_EXTRA_SQL (more to prepare, may be empty). Sets: UNDOKNOT_DB_URL, UNDOKNOT_DB_USER, UNDOKNOT_DB_PASSWORD.
 
 say() { printf '%s\n' "$*"; }
 fail() { printf 'Undo Knot: %s\n' "$*" >&2; exit 1; }
@@ -46,10 +46,22 @@ port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 db_sql() { mariadb --no-defaults --socket="$DB_SOCKET" --user=root "$@"; }
 
+# A database whose ./start or ./test was killed goes on alone; one whose script still runs is left in peace.
+stop_orphan() {
+  [ -s "$DB_DIR/pid" ] && [ -s "$DB_DIR/owner" ] || return 0
+  orphan=$(cat "$DB_DIR/pid")
+  tr '\0' ' ' 2>/dev/null <"/proc/$orphan/cmdline" | grep -qF -- "--datadir=$DB_DATA " || return 0
+  owner=$(cat "$DB_DIR/owner")
+  tr '\0' ' ' 2>/dev/null <"/proc/$owner/cmdline" | grep -qE "start|test" \
+    && fail "it runs already from this folder (process $owner). Stop it there with Ctrl-C, or set UNDOKNOT_RUN to another folder."
+  say "The database of an earlier run still stands alone; stopping it first"
+  kill "$orphan"
+  while [ -d "/proc/$orphan" ]; do sleep 0.2; done
+}
+
 db_start() {
   mkdir -p "$DB_DIR"
   chmod 755 "$DB_DIR"
-  DB_DATA="$DB_DIR/data"
   # A socket path has room for about a hundred signs only, so it does not lie in the checkout.
   DB_SOCKET="/tmp/undoknot-$(id -u)-$DB_PORT.sock"
   db_user=""
@@ -57,12 +69,6 @@ db_start() {
     db_user="--user=mysql"
     chown mysql "$DB_DIR"
     runuser -u mysql -- test -x "$DB_DIR" || fail "the user mysql cannot reach $DB_DIR. Make its parent folders traversable (chmod a+x) or set UNDOKNOT_RUN to another folder."
-  fi
-  if [ -s "$DB_DIR/pid" ] && kill -0 "$(cat "$DB_DIR/pid")" 2>/dev/null \
-    && tr '\0' ' ' <"/proc/$(cat "$DB_DIR/pid")/cmdline" | grep -qF -- "--datadir=$DB_DATA "; then
-    say "The database of an earlier start still runs; stopping it first"
-    kill "$(cat "$DB_DIR/pid")"
-    while kill -0 "$(cat "$DB_DIR/pid" 2>/dev/null || echo 0)" 2>/dev/null && [ -s "$DB_DIR/pid" ]; do sleep 0.2; done
   fi
   port_taken "$DB_PORT" && fail "port $DB_PORT on 127.0.0.1 is in use, the database needs it. Stop what uses it, or choose another: $DB_PORT_VARIABLE=3399 ./$(basename "$0")"
   if [ ! -d "$DB_DATA/mysql" ]; then
@@ -75,6 +81,7 @@ db_start() {
     --pid-file="$DB_DIR/pid" --skip-name-resolve --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci \
     --innodb-buffer-pool-size=128M --performance-schema=OFF "$@" <&- >"$DB_DIR/mariadb.log" 2>&1 &
   DB_PID=$!
+  echo $$ >"$DB_DIR/owner"
   tries=0
   until db_sql -e 'select 1' >/dev/null 2>&1; do
     kill -0 "$DB_PID" 2>/dev/null || fail "the database did not start; see $DB_DIR/mariadb.log"
