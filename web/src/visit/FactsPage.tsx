@@ -11,6 +11,7 @@ import { showAtEntries } from '../app/fields';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
+import { useDraft } from '../draft/useDraft';
 import { IntakeFields } from './IntakeFields';
 import { fromIntake, INTAKE_LABELS, intakeSchema, toIntake, type IntakeForm } from './intakeForm';
 
@@ -28,18 +29,33 @@ export default function FactsPage() {
   return <FactsForm visit={visit.data} families={families.data} />;
 }
 
+interface FactsDraft {
+  version: number;
+  form: IntakeForm;
+}
+
 function FactsForm({ visit, families }: { visit: Visit; families: Family[] }) {
   const navigate = useNavigate();
-  const version = useRef(visit.version);
+  const { restored, keep, drop } = useDraft<FactsDraft>(`facts-${visit.id}`);
+  // The version that the change was begun from, also after a reload: else a reload would hide what another person did.
+  const version = useRef(restored?.version ?? visit.version);
   const form = useForm<IntakeForm>({
-    defaultValues: fromIntake(visit.intake),
+    defaultValues: restored?.form ?? fromIntake(visit.intake),
     resolver: zodResolver(intakeSchema) as unknown as Resolver<IntakeForm>,
   });
   const write = useWrite(
     (value: IntakeForm) =>
       http.put<Visit>(`/api/visits/${visit.id}`, { version: version.current, intake: toIntake(value) }),
-    () => void navigate(`/visits/${visit.id}`),
+    () => {
+      drop();
+      void navigate(`/visits/${visit.id}`);
+    },
   );
+  useEffect(() => {
+    const subscription = form.watch((value) => keep({ version: version.current, form: value as IntakeForm }));
+    return () => subscription.unsubscribe();
+  }, [form, keep]);
+
   const { problem } = write;
   useEffect(() => {
     if (problem) {
@@ -70,6 +86,15 @@ function FactsForm({ visit, families }: { visit: Visit; families: Family[] }) {
             sx={{ alignSelf: 'flex-start' }}
           >
             Save the changed facts
+          </Button>
+          <Button
+            onClick={() => {
+              drop();
+              void navigate(`/visits/${visit.id}`);
+            }}
+            sx={{ alignSelf: 'flex-start' }}
+          >
+            Throw the changes away
           </Button>
         </Stack>
       </FormProvider>

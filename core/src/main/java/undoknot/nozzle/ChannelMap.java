@@ -43,7 +43,10 @@ public final class ChannelMap {
         int size = text.length();
         long[][] planes = new long[PLANES][(size + 63) >>> 6];
         for (int i = 0; i < size; i++) {
-            put(planes, i, NozzleState.ofLetter(text.charAt(i)));
+            int ordinal = NozzleState.ofLetter(text.charAt(i)).ordinal();
+            for (int p = 0; ordinal >>> p != 0; p++) {
+                planes[p][i >>> 6] |= (long) (ordinal >>> p & 1) << (i & 63);
+            }
         }
         return new ChannelMap(size, planes);
     }
@@ -103,9 +106,9 @@ public final class ChannelMap {
     /** Nozzles in a state, numbered from 1. */
     public BitSet nozzles(NozzleState state) {
         BitSet found = new BitSet(size + 1);
-        for (int n = 1; n <= size; n++) {
-            if (state(n) == state) {
-                found.set(n);
+        for (int w = 0; w < words(); w++) {
+            for (long bits = word(state, w); bits != 0; bits &= bits - 1) {
+                found.set((w << 6) + Long.numberOfTrailingZeros(bits) + 1);
             }
         }
         return found;
@@ -134,11 +137,16 @@ public final class ChannelMap {
     /** The compact text, see {@link #of(String)}. */
     @Override
     public String toString() {
-        StringBuilder text = new StringBuilder(size);
-        for (int n = 1; n <= size; n++) {
-            text.append(state(n).letter());
+        char[] text = new char[size];
+        Arrays.fill(text, NozzleState.FIRING.letter());
+        // Most nozzles fire, so only the others are looked up one by one.
+        for (int w = 0; w < words(); w++) {
+            for (long bits = ~word(NozzleState.FIRING, w) & inRange(w); bits != 0; bits &= bits - 1) {
+                int i = (w << 6) + Long.numberOfTrailingZeros(bits);
+                text[i] = state(i + 1).letter();
+            }
         }
-        return text.toString();
+        return new String(text);
     }
 
     @Override

@@ -26,11 +26,13 @@ public enum NozzleState {
 
     /** @throws IllegalArgumentException when no state has that letter */
     public static NozzleState ofLetter(char letter) {
-        for (NozzleState state : ALL) {
-            if (state.letter == letter) {
-                return state;
-            }
-        }
-        throw new IllegalArgumentException("a nozzle is one of F W D M U, was '" + letter + "'");
+        return switch (letter) {
+            case 'F' -> FIRING;
+            case 'W' -> WEAK;
+            case 'D' -> DEFLECTED;
+            case 'M' -> MISSING;
+            case 'U' -> UNREAD;
+            default -> throw new IllegalArgumentException("a nozzle is one of F W D M U, was '" + letter + "'");
+        };
     }
 }

@@ -21,6 +21,8 @@ class TwoAtOnceTest extends BrowserTest {
         entry(page, "Contact").fill("hers");
         entry(page, "Price limit").fill("80");
         entry(lead, "Contact").fill("his");
+        lead.reload();
+        assertThat(entry(lead, "Contact")).hasValue("his");
         doubleTap(button(page, "Save the changed facts"));
         page.waitForURL(shop.address + "/visits/" + visit);
 

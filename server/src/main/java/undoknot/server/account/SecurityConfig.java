@@ -101,7 +101,7 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/session")
                         .permitAll()
-                        .requestMatchers("/actuator/health")
+                        .requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.DELETE, "/api/session")
                         .authenticated()
