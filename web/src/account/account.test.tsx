@@ -5,7 +5,7 @@ import { pretendServer, problem, show } from '../test/fixtures';
 import { SessionGate } from './SessionGate';
 import { SignInForm } from './SignInForm';
 
-const person = { name: 'wenna', displayName: 'Wenna Tarbock', role: 'TECHNICIAN' };
+const person = { name: 'wenna', displayName: 'Wenna Tarvick', role: 'TECHNICIAN' };
 
 describe('signing in', () => {
   it('says what is missing at its entry', async () => {

@@ -19,7 +19,7 @@ describe('returning a head', () => {
 
   it('signs with the name of who is at the screen and the version that was seen', async () => {
     const puts = open({ 'PUT /api/visits/visit-1/return': visit() });
-    expect(await screen.findByLabelText('Signed off by')).toHaveValue('Wenna Tarbock');
+    expect(await screen.findByLabelText('Signed off by')).toHaveValue('Wenna Tarvick');
     tap('Stopped for cost');
     tap('Sign off and return');
     await waitFor(() =>
@@ -27,7 +27,7 @@ describe('returning a head', () => {
         version: 3,
         outcome: 'STOPPED_FOR_COST',
         reason: '',
-        signedBy: 'Wenna Tarbock',
+        signedBy: 'Wenna Tarvick',
       }),
     );
   });
@@ -146,7 +146,7 @@ describe('the shelf', () => {
   const lot = {
     id: 'l',
     version: 1,
-    name: 'Halyard head cleaner',
+    name: 'Cablecombe head cleaner',
     kind: 'AQUEOUS_CLEANER',
     maker: 'Brackwater',
     lotCode: 'HC-1',

@@ -61,7 +61,7 @@ export function attempt(part: Partial<Attempt> = {}): Attempt {
     id: 'attempt-1',
     version: 0,
     treatment: { kind: 'SOAK', soak: { place: 'PORT', channels: ['C'], volumeMl: 1.5, plannedMinutes: 40 } },
-    lot: { id: 'lot-1', name: 'Halyard head cleaner', lotCode: 'HC-1' },
+    lot: { id: 'lot-1', name: 'Cablecombe head cleaner', lotCode: 'HC-1' },
     volumeMl: 1.5,
     startedAt: '2026-03-02T09:30:00Z',
     startedBy: 'Wenna',
@@ -161,7 +161,7 @@ export function show(
 ) {
   const role = options.role ?? 'TECHNICIAN';
   const session: Session = {
-    person: { name: 'wenna', displayName: 'Wenna Tarbock', role },
+    person: { name: 'wenna', displayName: 'Wenna Tarvick', role },
     mayWrite: role !== 'OBSERVER',
     isLead: role === 'LEAD',
     signOut: vi.fn(),

@@ -7,7 +7,7 @@ const lots = [
   {
     id: 'lot-1',
     version: 0,
-    name: 'Halyard head cleaner',
+    name: 'Cablecombe head cleaner',
     kind: 'AQUEOUS_CLEANER',
     maker: 'x',
     lotCode: 'HC-1',

@@ -111,7 +111,7 @@ class AtTheBenchTest extends BrowserTest {
     void an_observer_sees_everything_and_is_offered_no_write() {
         signIn(page, "guest");
         assertThat(link(page, "Take in")).hasCount(0);
-        page.navigate(shop.address + "/?search=spindrift");
+        page.navigate(shop.address + "/?search=spoondrift");
         page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop"))
                 .getByRole(AriaRole.LINK)
                 .first()

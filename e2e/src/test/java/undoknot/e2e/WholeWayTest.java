@@ -195,7 +195,7 @@ class WholeWayTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit);
         assertThat(heading(page, "Hand it back")).isVisible();
         page.keyboard().press("r");
-        assertThat(page.getByLabel("Signed off by")).hasValue("Wenna Tarbock");
+        assertThat(page.getByLabel("Signed off by")).hasValue("Wenna Tarvick");
         doubleTap(button(page, "Sign off and return"));
         backOnTheVisit();
         assertThat(link(page, "Report as PDF")).isVisible();
@@ -206,7 +206,7 @@ class WholeWayTest extends BrowserTest {
         assertThat(page.getByText("18 out before, 1 out now:")).isVisible();
         assertThat(page.getByText("C: 2.5 mL in 12 s at 22 °C; went in stiffly; tinted, drips"))
                 .isVisible();
-        assertThat(page.getByText("Signed off by Wenna Tarbock", new com.microsoft.playwright.Page.GetByTextOptions()))
+        assertThat(page.getByText("Signed off by Wenna Tarvick", new com.microsoft.playwright.Page.GetByTextOptions()))
                 .isVisible();
         page.navigate(shop.address + "/visits/" + visit + "/history");
         assertThat(page.getByText("attempt logged").first()).isVisible();

@@ -8,7 +8,7 @@ public final class DemoAccounts {
     public record DemoAccount(String name, String displayName, Role role) {}
 
     public static final List<DemoAccount> ALL = List.of(
-            new DemoAccount("wenna", "Wenna Tarbock", Role.TECHNICIAN),
+            new DemoAccount("wenna", "Wenna Tarvick", Role.TECHNICIAN),
             new DemoAccount("oswin", "Oswin Pell", Role.LEAD),
             new DemoAccount("guest", "Guest at the window", Role.OBSERVER));
 

@@ -67,7 +67,7 @@ class DemoLoader {
         bottle(
                 shelf,
                 "head",
-                "Halyard head cleaner",
+                "Cablecombe head cleaner",
                 FluidKind.AQUEOUS_CLEANER,
                 "Brackwater Works",
                 "HC-0917",
@@ -79,7 +79,7 @@ class DemoLoader {
         bottle(
                 shelf,
                 "headNew",
-                "Halyard head cleaner",
+                "Cablecombe head cleaner",
                 FluidKind.AQUEOUS_CLEANER,
                 "Brackwater Works",
                 "HC-1103",
@@ -151,7 +151,7 @@ class DemoLoader {
         bottle(
                 shelf,
                 "old",
-                "Halyard head cleaner",
+                "Cablecombe head cleaner",
                 FluidKind.AQUEOUS_CLEANER,
                 "Brackwater Works",
                 "HC-0388",

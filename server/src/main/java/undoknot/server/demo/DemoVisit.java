@@ -32,7 +32,7 @@ import undoknot.treatment.Treatment;
 /** Writes down one visit of the demo, step by step; times are minutes before now. */
 final class DemoVisit {
 
-    static final String TECHNICIAN = "Wenna Tarbock";
+    static final String TECHNICIAN = "Wenna Tarvick";
     private static final String LEAD = "Oswin Pell";
 
     final UUID id = UUID.randomUUID();

@@ -98,7 +98,7 @@ class DemoVisits {
     private DemoVisit wanderingAir() {
         Family wide = family.get("HULVER-W8");
         return visit("HULVER-W8")
-                .from("Spindrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-00917", 26 * HOUR, 2)
+                .from("Spoondrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-00917", 26 * HOUR, 2)
                 .told("Windlass wide-format", "regatta pennants", 3, 4, Symptom.GAPS_WANDER, Symptom.GAPS_ONE_COLOUR)
                 .ink(InkChemistry.DISPERSE, JobClass.RIBBON_LABEL)
                 .check(
@@ -149,8 +149,14 @@ class DemoVisits {
     private DemoVisit stationThatReclogs() {
         PluggedHead head = new PluggedHead(family.get("TARROW-T4"), 21).plug("K", 0.12);
         DemoVisit v = visit("TARROW-T4")
-                .from("Gannet Museum Labels", "workshop bell, Gannet Steps", "TT4-30066", 30 * HOUR, 1)
-                .told("Cooper label printer", "museum labels", 12, 6, Symptom.MORE_AFTER_CLEANING, Symptom.GAPS_SEVERAL)
+                .from("Turnstone Museum Labels", "workshop bell, Turnstone Steps", "TT4-30066", 30 * HOUR, 1)
+                .told(
+                        "Barrelhoop label printer",
+                        "museum labels",
+                        12,
+                        6,
+                        Symptom.MORE_AFTER_CLEANING,
+                        Symptom.GAPS_SEVERAL)
                 .ink(InkChemistry.PIGMENT, JobClass.RIBBON_LABEL)
                 .check(29 * HOUR, head.check(), "")
                 .flush(28 * HOUR, shelf.get("head"), 2, FREE, LIKE_FRESH, WHOLE, "K");
@@ -168,7 +174,7 @@ class DemoVisits {
 
     private DemoVisit silverSupply() {
         return visit("HULVER-W8")
-                .from("Spindrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-01204", 50 * HOUR, 3)
+                .from("Spoondrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-01204", 50 * HOUR, 3)
                 .told(
                         "Windlass wide-format",
                         "silver lettering",
@@ -224,7 +230,7 @@ class DemoVisits {
 
     private DemoVisit foodHead() {
         return visit("VENNICK-B3")
-                .from("Lumen Rice Paper", "kitchen door, 9 Lamp Alley", "VB3-10385", 5 * HOUR, 1)
+                .from("Lanthorn Rice Paper", "kitchen door, 9 Lamp Alley", "VB3-10385", 5 * HOUR, 1)
                 .told("Sieve & Sugar printer", "rice-paper wrappers", 9, 1, Symptom.GAPS_ONE_COLOUR)
                 .ink(InkChemistry.EDIBLE, JobClass.GENERAL)
                 .check(
@@ -255,7 +261,7 @@ class DemoVisits {
         PluggedHead head = new PluggedHead(family.get("TARROW-T4"), 64).plug("M", 0.2);
         DemoVisit v = visit("TARROW-T4")
                 .from("Kettle & Sloe Labels", "Sloe Lane, second yard", "TT4-28817", 74 * DAY, -70)
-                .told("Cooper label printer", "jam labels", 15, 2, Symptom.GAPS_ONE_COLOUR)
+                .told("Barrelhoop label printer", "jam labels", 15, 2, Symptom.GAPS_ONE_COLOUR)
                 .check(74 * DAY - 30, head.check(), "")
                 .cause(74 * DAY - 40, Cause.DRIED_INK, "M", "idle two weeks")
                 .flush(74 * DAY - 60, shelf.get("head"), 3, STIFF, LIKE_FRESH, WHOLE, "M")
@@ -266,7 +272,7 @@ class DemoVisits {
     private DemoVisit secondStay() {
         return visit("TARROW-T4")
                 .from("Kettle & Sloe Labels", "Sloe Lane, second yard", "TT4-28817", 4 * HOUR, 3)
-                .told("Cooper label printer", "jam labels; magenta again", 20, 3, Symptom.GAPS_ONE_COLOUR)
+                .told("Barrelhoop label printer", "jam labels; magenta again", 20, 3, Symptom.GAPS_ONE_COLOUR)
                 .check(
                         3 * HOUR,
                         new PluggedHead(family.get("TARROW-T4"), 65)
@@ -280,8 +286,8 @@ class DemoVisits {
         PluggedHead head =
                 new PluggedHead(family.get("TARROW-T4"), 90).plug("K", 0.55).plug("C", 0.48);
         DemoVisit v = visit("TARROW-T4")
-                .from("Perrin at the ferry hut", "ferry hut, second pier", "TT4-25540", 12 * DAY, -8)
-                .told("Cooper label printer", "ferry tickets", 210, 8, Symptom.EVERYTHING_BLANK)
+                .from("Merrin at the ferry hut", "ferry hut, second pier", "TT4-25540", 12 * DAY, -8)
+                .told("Barrelhoop label printer", "ferry tickets", 210, 8, Symptom.EVERYTHING_BLANK)
                 .check(12 * DAY - 60, head.check(), "")
                 .cause(12 * DAY - 70, Cause.DRIED_INK, "K,C", "idle seven months, hot hut")
                 .flush(12 * DAY - 90, shelf.get("head"), 4, WOULD_NOT_GO, INK, NOTHING, "K", "C")
@@ -300,8 +306,14 @@ class DemoVisits {
     private DemoVisit inTheBath() {
         PluggedHead head = new PluggedHead(family.get("TARROW-T4"), 33).plug("Y", 0.35);
         return visit("TARROW-T4")
-                .from("Gannet Museum Labels", "workshop bell, Gannet Steps", "TT4-30991", 28 * HOUR, 2)
-                .told("Cooper label printer", "exhibit labels", 44, 3, Symptom.GAPS_ONE_COLOUR, Symptom.GAPS_NEVER_MOVE)
+                .from("Turnstone Museum Labels", "workshop bell, Turnstone Steps", "TT4-30991", 28 * HOUR, 2)
+                .told(
+                        "Barrelhoop label printer",
+                        "exhibit labels",
+                        44,
+                        3,
+                        Symptom.GAPS_ONE_COLOUR,
+                        Symptom.GAPS_NEVER_MOVE)
                 .check(27 * HOUR, head.check(), "")
                 .cause(26 * HOUR, Cause.DRIED_INK, "Y", "fixed gaps, idle six weeks")
                 .flush(25 * HOUR, shelf.get("head"), 3, STIFF, TINTED, DRIPS, "Y")
