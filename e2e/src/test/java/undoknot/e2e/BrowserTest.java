@@ -6,6 +6,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.ArrayList;
@@ -27,6 +28,11 @@ abstract class BrowserTest {
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> broken = new ArrayList<>();
     Page page;
+
+    static {
+        // A busy machine with two cores may need longer than the five seconds that are usual.
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+    }
 
     @BeforeEach
     void openPage() {
