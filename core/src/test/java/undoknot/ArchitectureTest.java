@@ -11,8 +11,10 @@ import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
 class ArchitectureTest {
 
     @ArchTest
-    static final ArchRule core_knows_only_the_jdk_and_itself =
-            ArchRuleDefinition.classes().should().onlyDependOnClassesThat().resideInAnyPackage("undoknot..", "java..");
+    static final ArchRule core_knows_only_the_jdk_itself_and_its_computing_libraries = ArchRuleDefinition.classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage("undoknot..", "java..", "boofcv..", "georegression..", "org.ejml..");
 
     @ArchTest
     static final ArchRule steps_of_the_job_do_not_depend_in_circles =

@@ -1,0 +1,362 @@
+package undoknot.scan;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import undoknot.head.CheckLayout.Block;
+import undoknot.nozzle.NozzleState;
+import undoknot.scan.NozzleReading.Doubt;
+
+/** Judges every dash of one block. Steps across the dashes are measured in pitches. */
+final class DashReader {
+
+    /** Dust and fibres. */
+    private static final String DIRT = "#2a2622";
+
+    private static final int SEGMENTS = 8;
+    /** Rows of a dash's profile reach this far to both sides, pitches. */
+    private static final double REACH = 1.0;
+    /** A dash's ink lies within this of its middle line, pitches. */
+    private static final double HALF_WINDOW = 0.3;
+    /** Dashes are looked for this far off their place, pitches. */
+    private static final double SEARCH = 0.7;
+    /** Further off than this a dash may be the neighbour's, so only the part the neighbour cannot reach counts. */
+    private static final double OWN_ROWS = 0.28;
+
+    /** A dash fills about this part of the window that its colour is gathered from. */
+    private static final double FOREIGN_SPREAD = 2;
+
+    private final BlockPatch patch;
+    private final Block block;
+    private final double[][] shifts;
+    private final List<InkModel> others;
+    private final ReadingRule rule;
+    private final int rows;
+    private final double rowStep;
+
+    /**
+     * @param shifts rest of the shift of each quarter, along and across the dashes, mm
+     * @param others colours of the other blocks' inks, whose dashes or smears may lie in this one
+     */
+    DashReader(BlockPatch patch, double[][] shifts, List<String> others, ReadingRule rule) {
+        this.patch = patch;
+        this.block = patch.block;
+        this.shifts = shifts;
+        this.others = Stream.concat(Stream.of(DIRT), others.stream())
+                .map(ink -> new InkModel(ink, patch.paperTone, patch.light))
+                .filter(o -> o.likeness(patch.ink) < 0.97)
+                .toList();
+        this.rule = rule;
+        this.rows = 2 * (int) Math.round(REACH * block.pitchMm() * patch.perMm) + 1;
+        this.rowStep = 1 / (block.pitchMm() * patch.perMm);
+    }
+
+    /** What was measured at one dash, before the channel's usual dash is known. Areas are density × pitches. */
+    private static final class Dash {
+        boolean offPicture;
+        double area;
+        double offset;
+        double gap;
+        double own;
+        int segmentsInked;
+        double foreign;
+        double pure;
+    }
+
+    /** The channel's readings and the usual area of a sound dash. */
+    record Channel(NozzleReading[] nozzles, double usualArea, double noise, int foreign) {}
+
+    private Dash[] dashes;
+    private double noise;
+    /** Scatter of the sound dashes' ink as a share of the usual one: grows with a coarse or squeezed picture. */
+    private double scatter;
+
+    /** Measures all dashes; the usual area is only known once every channel has been measured. */
+    double measure() {
+        dashes = new Dash[block.nozzles()];
+        double[] gaps = new double[block.nozzles()];
+        for (int n = 1; n <= dashes.length; n++) {
+            dashes[n - 1] = measure(n);
+            gaps[n - 1] = dashes[n - 1].gap;
+        }
+        Arrays.sort(gaps);
+        // The lower half of the gaps is bare paper whatever lies in the others.
+        noise = Math.max(0.004, gaps[gaps.length / 2] - gaps[gaps.length / 10]);
+        return usualArea();
+    }
+
+    /** Area of a full dash by the channel's own dashes: a high quantile of those that have ink; 0 when few have. */
+    private double usualArea() {
+        double[] inked = Arrays.stream(dashes)
+                .filter(d -> !d.offPicture && d.segmentsInked >= SEGMENTS - 1 && d.gap < 0.5 * d.area)
+                .mapToDouble(d -> d.area)
+                .filter(area -> area > Math.max(0.03, 5 * noise))
+                .sorted()
+                .toArray();
+        if (inked.length < 4) {
+            return 0;
+        }
+        double usual = inked[(int) (inked.length * 0.8)];
+        double[] off = Arrays.stream(inked)
+                .map(area -> Math.abs(area / usual - 0.95))
+                .filter(d -> d < 0.35)
+                .sorted()
+                .toArray();
+        scatter = off.length < 8 ? 0 : 1.48 * off[off.length / 2];
+        return usual;
+    }
+
+    private Dash measure(int nozzle) {
+        Dash dash = new Dash();
+        double[] shift = shiftOf(nozzle);
+        double start = block.startMm(nozzle) + shift[0];
+        double line = block.lineMm(nozzle) + shift[1];
+        double end = start + block.dashMm();
+        double inset = 0.08 * block.dashMm();
+        float[][] segments = new float[SEGMENTS][];
+        for (int s = 0; s < SEGMENTS; s++) {
+            double width = (block.dashMm() - 2 * inset) / SEGMENTS;
+            segments[s] = profile(start + inset + s * width, start + inset + (s + 1) * width, line);
+        }
+        if (Float.isNaN(segments[0][0]) || Float.isNaN(segments[SEGMENTS - 1][rows - 1])) {
+            dash.offPicture = true;
+            return dash;
+        }
+        double[] whole = new double[rows];
+        float[] column = new float[SEGMENTS];
+        for (int r = 0; r < rows; r++) {
+            for (int s = 0; s < SEGMENTS; s++) {
+                column[s] = segments[s][r];
+            }
+            Arrays.sort(column);
+            whole[r] = (column[SEGMENTS / 2 - 1] + column[SEGMENTS / 2]) / 2;
+        }
+        double drift = block.driftMm();
+        double spare = Math.min(0.16, drift / 3);
+        // The next row's dash starts one drift later, the row before ends one drift earlier.
+        float[] ahead = profile(start + spare / 2, start + drift - spare, line);
+        float[] behind = profile(end - drift + spare, end - spare / 2, line);
+        double[] own = new double[rows];
+        for (int r = 0; r < rows; r++) {
+            double at = placeOf(r);
+            own[r] = at > OWN_ROWS
+                    ? Math.min(ahead[r], whole[r])
+                    : at < -OWN_ROWS ? Math.min(behind[r], whole[r]) : whole[r];
+        }
+        int peak = peak(own);
+        dash.offset = centre(own, peak);
+        dash.area = area(own, peak);
+        dash.own = area(whole, peak) <= 0.01 ? 1 : dash.area / area(whole, peak);
+        dash.gap = gap(start, end, line, peak);
+        double half = dash.area / 2;
+        for (float[] segment : segments) {
+            double[] one = new double[rows];
+            for (int r = 0; r < rows; r++) {
+                one[r] = segment[r];
+            }
+            dash.segmentsInked += area(one, peak) > Math.max(half, 0.015) ? 1 : 0;
+        }
+        weighInks(dash, start + inset, end - inset, line);
+        return dash;
+    }
+
+    private double[] shiftOf(int nozzle) {
+        int half = block.startMm(nozzle) + block.dashMm() / 2 > block.alongMm() / 2 ? 1 : 0;
+        int end = block.lineMm(nozzle) > block.steps() * block.pitchMm() / 2 ? 1 : 0;
+        return shifts[end * 2 + half];
+    }
+
+    private double placeOf(int row) {
+        return (row - rows / 2) * rowStep;
+    }
+
+    /** Mean density along u0..u1 for each row around a line; not a number where the picture ends. */
+    private float[] profile(double u0, double u1, double line) {
+        float[] found = new float[rows];
+        int x0 = patch.column(u0);
+        int x1 = Math.max(x0 + 1, patch.column(u1));
+        double top = (line + BlockPatch.MARGIN_MM) * patch.perMm - 0.5 - rows / 2;
+        int y0 = (int) Math.floor(top);
+        float part = (float) (top - y0);
+        if (x0 < 0 || x1 > patch.width || y0 < 0 || y0 + rows >= patch.height) {
+            Arrays.fill(found, Float.NaN);
+            return found;
+        }
+        float before = 0;
+        for (int r = 0; r <= rows; r++) {
+            float sum = 0;
+            int at = (y0 + r) * patch.width;
+            for (int x = x0; x < x1; x++) {
+                sum += patch.density[at + x];
+            }
+            if (r > 0) {
+                found[r - 1] = (before * (1 - part) + sum * part) / (x1 - x0);
+            }
+            before = sum;
+        }
+        return found;
+    }
+
+    private int peak(double[] profile) {
+        int best = rows / 2;
+        double most = -1;
+        for (int r = 0; r < rows; r++) {
+            double at = Math.abs(placeOf(r));
+            if (at <= SEARCH) {
+                // A hair's breadth in favour of the dash's own place.
+                double area = area(profile, r) * (1 - 0.03 * at);
+                if (area > most) {
+                    most = area;
+                    best = r;
+                }
+            }
+        }
+        return best;
+    }
+
+    private double area(double[] profile, int row) {
+        int half = (int) Math.round(HALF_WINDOW / rowStep);
+        double sum = 0;
+        for (int r = Math.max(0, row - half); r <= Math.min(rows - 1, row + half); r++) {
+            sum += profile[r];
+        }
+        return sum * rowStep;
+    }
+
+    private double centre(double[] profile, int row) {
+        int half = (int) Math.round(HALF_WINDOW / rowStep);
+        double sum = 0;
+        double moment = 0;
+        for (int r = Math.max(0, row - half); r <= Math.min(rows - 1, row + half); r++) {
+            double d = Math.max(0, profile[r] - 0.05);
+            sum += d;
+            moment += d * placeOf(r);
+        }
+        return sum <= 0 ? 0 : moment / sum;
+    }
+
+    /** Ink in the gaps before and after the dash, on its line: the larger of both. */
+    private double gap(double start, double end, double line, int peak) {
+        double free = block.stairMm() - block.dashMm();
+        double most = 0;
+        for (double[] range :
+                new double[][] {{end + 0.15 * free, end + 0.85 * free}, {start - 0.85 * free, start - 0.15 * free}}) {
+            float[] profile = profile(
+                    Math.max(range[0], 0.1 - BlockPatch.MARGIN_MM),
+                    Math.min(range[1], block.alongMm() + BlockPatch.MARGIN_MM - 0.1),
+                    line);
+            double[] values = new double[rows];
+            for (int r = 0; r < rows; r++) {
+                values[r] = profile[r];
+            }
+            double area = area(values, peak);
+            if (!Double.isNaN(area)) {
+                most = Math.max(most, area);
+            }
+        }
+        return most;
+    }
+
+    /** How much of what lies on the dash is the channel's own ink, and how much another's. */
+    private void weighInks(Dash dash, double u0, double u1, double line) {
+        double v = line + dash.offset * block.pitchMm();
+        // JPEG keeps colour at half the sharpness of brightness, so it is gathered from beside the dash as well.
+        double half = HALF_WINDOW * block.pitchMm();
+        float[] change = patch.changeIn(u0, u1, v - half, v + half);
+        dash.pure = 1;
+        float strength = Math.abs(change[0]) + Math.abs(change[1]) + Math.abs(change[2]);
+        if (strength < 0.06 || patch.ink.likeness(change) > 0.985) {
+            return;
+        }
+        double own = Math.max(1e-3, patch.ink.alone(change));
+        float[] best = null;
+        for (InkModel other : others) {
+            float[] split = patch.ink.split(change, other);
+            if (best == null || split[2] < best[2]) {
+                best = split;
+            }
+        }
+        if (best != null) {
+            dash.foreign = best[1] * FOREIGN_SPREAD;
+            // A little greyness is what a squeezed picture does to every colour.
+            dash.pure = dash.foreign > rule.foreignFrom() ? Math.max(0, Math.min(1, best[0] / own)) : 1;
+        }
+    }
+
+    /** @param usual area of a sound dash of this channel */
+    Channel judge(double usual) {
+        NozzleReading[] nozzles = new NozzleReading[dashes.length];
+        for (int i = 0; i < dashes.length; i++) {
+            nozzles[i] = judge(i + 1, dashes[i], usual);
+        }
+        int foreign = (int) Arrays.stream(dashes)
+                .filter(d -> d.foreign > rule.foreignFrom())
+                .count();
+        return new Channel(nozzles, usual, noise, foreign);
+    }
+
+    private NozzleReading judge(int nozzle, Dash dash, double usual) {
+        if (dash.offPicture || usual <= 0) {
+            return new NozzleReading(NozzleState.UNREAD, NozzleState.UNREAD, 0.5, 0, 0, Doubt.OFF_PICTURE);
+        }
+        double density = Math.max(0, dash.area / usual) * dash.pure;
+        double spread = Math.hypot(Math.max(rule.densitySpread(), scatter), noise / usual);
+        double offsetSpread = Math.hypot(rule.offsetSpread(), 0.25 * noise / Math.max(dash.area, 1e-3));
+        double there = (density - rule.missingBelow()) / spread;
+        double full = (density - rule.weakBelow()) / spread;
+        double off = (Math.abs(dash.offset) - rule.deflectedFrom()) / offsetSpread;
+        if (there < 0) {
+            // Ink that stands off its place and is not clearly its own is no dash of this nozzle.
+            Doubt doubt = dash.foreign > rule.foreignFrom() && density > 0.5 * rule.missingBelow()
+                    ? Doubt.OTHER_INK
+                    : dash.segmentsInked >= SEGMENTS / 2 && dash.own < 0.5 && density > 0.6 * rule.missingBelow()
+                            ? Doubt.WHOSE_DASH
+                            : Doubt.HARDLY_THERE;
+            return given(NozzleState.MISSING, chance(-there / 1.3), 0, 0, doubt, false);
+        }
+        NozzleState state = off > 0 ? NozzleState.DEFLECTED : full > 0 ? NozzleState.FIRING : NozzleState.WEAK;
+        double chance = chance(there / 1.3);
+        Doubt doubt = Doubt.HARDLY_THERE;
+        double straight = chance(Math.abs(off));
+        if (straight < chance) {
+            chance = straight;
+            doubt = Doubt.HARDLY_OFF;
+        }
+        double pale = off > 0 ? 1 : chance(Math.abs(full));
+        if (pale < chance) {
+            chance = pale;
+            doubt = Doubt.HARDLY_PALE;
+        }
+        boolean never = true;
+        if (dash.gap > rule.throughFrom() * Math.min(usual, dash.area / 0.8)) {
+            doubt = Doubt.RUNS_THROUGH;
+        } else if (dash.foreign > rule.foreignFrom()) {
+            doubt = Doubt.OTHER_INK;
+        } else if (dash.segmentsInked < SEGMENTS - 2) {
+            doubt = Doubt.IN_PIECES;
+        } else if (Math.abs(dash.offset) > OWN_ROWS && dash.own < 0.65) {
+            doubt = Doubt.WHOSE_DASH;
+        } else {
+            never = false;
+        }
+        return given(state, chance, dash.offset, density, doubt, never);
+    }
+
+    private NozzleReading given(
+            NozzleState state, double chance, double offset, double density, Doubt doubt, boolean never) {
+        double confidence = never ? Math.min(chance, 0.5) : chance;
+        boolean sure = confidence >= rule.sure();
+        return new NozzleReading(
+                sure ? state : NozzleState.UNREAD,
+                state,
+                Math.max(0.5, confidence),
+                offset,
+                density,
+                sure ? null : doubt);
+    }
+
+    /** Share of a normal distribution below so many standard deviations (logistic approximation, error below 0.01). */
+    private static double chance(double deviations) {
+        return 1 / (1 + Math.exp(-1.702 * deviations));
+    }
+}
