@@ -198,9 +198,12 @@ public final class ScanReader {
         }
         IntStream.range(0, n).parallel().forEach(b -> usual[b] = readers[b].measure());
         double byOthers = byOthers(usual);
+        if (byOthers == 0) {
+            throw new SheetNotFound(Why.NOTHING_PRINTED, "no dash in any block");
+        }
         Map<String, ChannelReading> channels = new LinkedHashMap<>();
         for (int b = 0; b < n; b++) {
-            boolean own = usual[b] > 0 && (byOthers == 0 || usual[b] > 0.3 * byOthers);
+            boolean own = usual[b] > 0.3 * byOthers;
             DashReader.Channel read = readers[b].judge(own ? usual[b] : byOthers);
             channels.put(
                     layout.blocks().get(b).channel(),

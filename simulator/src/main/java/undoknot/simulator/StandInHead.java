@@ -1,0 +1,481 @@
+package undoknot.simulator;
+
+import static undoknot.simulator.Physics.BURST_TAKES_UM;
+import static undoknot.simulator.Physics.CYCLE_BREAKS_UM;
+import static undoknot.simulator.Physics.CYCLE_BURNS_ML;
+import static undoknot.simulator.Physics.CYCLE_TAKES_AIR;
+import static undoknot.simulator.Physics.DIFFUSION;
+import static undoknot.simulator.Physics.DRY_HALF_HOURS;
+import static undoknot.simulator.Physics.FLUSH_AIR;
+import static undoknot.simulator.Physics.FLUSH_LEAVES_AIR;
+import static undoknot.simulator.Physics.OVER_PRESSURE_BENDS;
+import static undoknot.simulator.Physics.OVER_PRESSURE_SHARE;
+import static undoknot.simulator.Physics.PAD_LOOSENS;
+import static undoknot.simulator.Physics.PLUG_GONE_UM;
+import static undoknot.simulator.Physics.PLUG_WEAK_UM;
+import static undoknot.simulator.Physics.PURGE_TAKES_AIR;
+import static undoknot.simulator.Physics.PUSH_BREAKS_UM;
+import static undoknot.simulator.Physics.REST_TAKES_AIR;
+import static undoknot.simulator.Physics.STATION_CLOGS;
+import static undoknot.simulator.Physics.STATION_PLUG_UM;
+import static undoknot.simulator.Physics.WET_AFTER_BATH;
+import static undoknot.simulator.Physics.WET_AFTER_FLUSH;
+import static undoknot.simulator.Physics.WET_AFTER_TRAY;
+import static undoknot.simulator.Physics.WET_KILLS;
+import static undoknot.simulator.Physics.WIPE_LOOSENS;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import undoknot.diagnosis.Cause;
+import undoknot.head.Channel;
+import undoknot.head.Family;
+import undoknot.simulator.Strokes.Stroke;
+import undoknot.treatment.Treatment.Effluent;
+import undoknot.treatment.Treatment.Place;
+import undoknot.treatment.Treatment.Resistance;
+import undoknot.treatment.Treatment.Stream;
+import undoknot.treatment.Treatment.Strength;
+
+/**
+ * A stand-in for a head on the bench: a hidden state that answers treatments and prints checks. Everything follows from
+ * the family, the faults, the seed and what was done to it, so it can be made anew from a log at any time.
+ */
+public final class StandInHead {
+
+    /** One channel's hidden state; arrays by nozzle, nozzle 1 first. */
+    private static final class Path {
+        final Channel channel;
+        final double[] plugUm;
+        final double[] strength;
+        final boolean[] debris;
+        final double[] bent;
+        final boolean[] deadGroup;
+        /** Share of the channel that air covers, 0..1. */
+        double air;
+        /** Share by which the supply is narrowed, 0..1. */
+        double narrowed;
+
+        boolean ink = true;
+        /** Ink that sets again by itself. */
+        boolean unsuitable;
+        /** Ink still in the channel, 1 before any flush. */
+        double colour = 1;
+
+        Path(Channel channel, int groups) {
+            this.channel = channel;
+            this.plugUm = new double[channel.nozzles()];
+            this.strength = new double[channel.nozzles()];
+            this.debris = new boolean[channel.nozzles()];
+            this.bent = new double[channel.nozzles()];
+            this.deadGroup = new boolean[groups];
+        }
+
+        boolean dead(int i) {
+            return deadGroup[i * deadGroup.length / plugUm.length];
+        }
+
+        boolean passes(int i) {
+            return plugUm[i] < PLUG_WEAK_UM.value() && !debris[i];
+        }
+    }
+
+    private final Family family;
+    private final long seed;
+    private final Map<String, Path> paths = new LinkedHashMap<>();
+    private double station;
+    private double wet;
+    private boolean contacts;
+    private boolean stands;
+    private double inkBurnedMl;
+    private int steps;
+
+    public StandInHead(Family family, Collection<Fault> faults, long seed) {
+        this.family = family;
+        this.seed = seed;
+        for (Channel channel : family.channels()) {
+            paths.put(channel.code(), new Path(channel, family.driveGroups()));
+        }
+        Random random = new Random(seed);
+        for (Fault fault : faults) {
+            set(fault, random);
+        }
+    }
+
+    private Random chance() {
+        // A fresh one for each step: what one step draws does not change what the next one does.
+        return new Random(seed * 1_000_003 + ++steps);
+    }
+
+    private void set(Fault fault, Random random) {
+        List<Path> all = new ArrayList<>(paths.values());
+        Path path = fault.channel() == null ? all.get(random.nextInt(all.size())) : path(fault.channel());
+        double share = fault.severity().share();
+        double depth = fault.severity().depth();
+        switch (fault.cause()) {
+            case DRIED_INK -> plug(path, share, 40 + 1500 * depth * depth, depth, random);
+            case UNSUITABLE_INK -> {
+                for (Path each : all) {
+                    plug(each, 0.6 * share, 40 + 600 * depth, depth, random);
+                    each.unsuitable = true;
+                }
+            }
+            case AIR -> path.air = fault.severity() == Fault.Severity.HOPELESS ? 1 : share;
+            case SUPPLY_RESTRICTED -> path.narrowed = 0.3 + 0.6 * share;
+            case CARTRIDGE_FAULT -> path.ink = false;
+            case SERVICE_STATION -> {
+                station = 0.4 + 0.6 * depth;
+                for (Path each : all) {
+                    plug(each, 0.05 + 0.1 * share, STATION_PLUG_UM.value(), 0.3, random);
+                }
+            }
+            case FACE_DEBRIS -> debris(path, share, random);
+            case ELECTRICAL -> {
+                int groups = Math.max(1, path.deadGroup.length / 2);
+                int count = fault.severity() == Fault.Severity.MILD ? 1 : groups;
+                int first = random.nextInt(path.deadGroup.length - count + 1);
+                for (int g = 0; g < count; g++) {
+                    path.deadGroup[first + g] = path.deadGroup.length > 1;
+                }
+            }
+            case PLATE_DAMAGE -> bend(path, share, random);
+            case CONTACTS -> contacts = true;
+            case NOT_THE_HEAD -> stands = true;
+            case CARRIAGE_DIRT, ALIGNMENT_ENCODER -> {
+                // The nozzles are sound; what is wrong shows elsewhere on the page.
+            }
+        }
+    }
+
+    private static void plug(Path path, double share, double depthUm, double strength, Random random) {
+        int n = path.plugUm.length;
+        int wanted = (int) Math.round(share * n);
+        // A channel that is nearly full of plugs takes no more after some tries.
+        for (int tries = 0; wanted > 0 && tries < 20 * n; tries++) {
+            int first = random.nextInt(n);
+            int length = 1 + random.nextInt(4);
+            for (int i = first; i < Math.min(n, first + length) && wanted > 0; i++) {
+                if (path.plugUm[i] < PLUG_WEAK_UM.value()) {
+                    path.plugUm[i] = depthUm * (0.5 + random.nextDouble());
+                    path.strength[i] = strength;
+                    wanted--;
+                }
+            }
+        }
+    }
+
+    private static void debris(Path path, double share, Random random) {
+        int n = path.debris.length;
+        int length = Math.max(3, (int) Math.round(0.15 * share * n) + 2);
+        int first = 2 + random.nextInt(Math.max(1, n - length - 4));
+        for (int i = first; i < first + length; i++) {
+            path.debris[i] = random.nextDouble() < 0.85;
+        }
+        for (int side : new int[] {first - 2, first - 1, first + length, first + length + 1}) {
+            path.bent[side] = 0.45 * (random.nextBoolean() ? 1 : -1);
+        }
+    }
+
+    private static void bend(Path path, double share, Random random) {
+        int n = path.bent.length;
+        int length = Math.max(4, (int) Math.round(0.4 * share * n));
+        int first = random.nextInt(n - length);
+        for (int i = first; i < first + length; i++) {
+            if (random.nextDouble() < 0.7) {
+                path.bent[i] = (0.35 + 0.25 * random.nextDouble()) * (random.nextBoolean() ? 1 : -1);
+            }
+        }
+    }
+
+    private Path path(String code) {
+        Path path = paths.get(code);
+        if (path == null) {
+            throw new IllegalArgumentException("the family has no channel " + code);
+        }
+        return path;
+    }
+
+    /** Why no check can be printed now, when none can. */
+    public Optional<Cause> noCheck() {
+        return stands ? Optional.of(Cause.NOT_THE_HEAD) : contacts ? Optional.of(Cause.CONTACTS) : Optional.empty();
+    }
+
+    /**
+     * Prints a check. Powering a wet board does its harm first.
+     *
+     * @throws IllegalStateException when {@link #noCheck} says why none can be printed
+     */
+    public Strokes print() {
+        if (noCheck().isPresent()) {
+            throw new IllegalStateException(
+                    "no check can be printed: " + noCheck().get());
+        }
+        Random random = chance();
+        power(random);
+        Map<String, Stroke[]> channels = new LinkedHashMap<>();
+        for (Path path : paths.values()) {
+            channels.put(path.channel.code(), print(path, random));
+        }
+        return new Strokes(channels);
+    }
+
+    private void power(Random random) {
+        if (wet > WET_KILLS.value()) {
+            List<Path> all = new ArrayList<>(paths.values());
+            Path path = all.get(random.nextInt(all.size()));
+            path.deadGroup[random.nextInt(path.deadGroup.length)] = true;
+        }
+    }
+
+    private static Stroke[] print(Path path, Random random) {
+        int n = path.plugUm.length;
+        Stroke[] strokes = new Stroke[n];
+        boolean[] starved = starved(path, random);
+        for (int i = 0; i < n; i++) {
+            // Drawn for every nozzle, so that one nozzle's fate does not shift the others' luck.
+            double grain = random.nextGaussian();
+            double place = random.nextGaussian();
+            if (!path.ink || path.dead(i) || path.debris[i] || starved[i] || path.plugUm[i] >= PLUG_WEAK_UM.value()) {
+                strokes[i] = Stroke.NONE;
+                continue;
+            }
+            double density = path.plugUm[i] > PLUG_GONE_UM.value() ? 0.45 : 1 + 0.04 * grain;
+            double offset = path.bent[i] != 0 ? path.bent[i] : Math.max(-0.1, Math.min(0.1, 0.03 * place));
+            strokes[i] = new Stroke(density, offset);
+        }
+        return strokes;
+    }
+
+    /** Nozzles that get no ink this time: air in runs that sit elsewhere at every print, and the ends of a starved channel. */
+    private static boolean[] starved(Path path, Random random) {
+        int n = path.plugUm.length;
+        boolean[] starved = new boolean[n];
+        int air = (int) Math.round(path.air * n);
+        int start = random.nextInt(n);
+        for (int i = 0; i < air; i++) {
+            starved[(start + i) % n] = true;
+        }
+        for (int i = 0; i < n; i++) {
+            double luck = random.nextDouble();
+            double end = Math.abs(2.0 * i / (n - 1) - 1);
+            starved[i] |= path.narrowed > 0 && luck < path.narrowed * (0.15 + 0.6 * end * end);
+        }
+        return starved;
+    }
+
+    /** The printer's own cleaning of some channels. */
+    public void cycle(Collection<String> channels, Strength strength) {
+        Random random = chance();
+        power(random);
+        int force = switch (strength) {
+            case LIGHT -> 1;
+            case NORMAL -> 2;
+            case STRONG -> 3;
+        };
+        for (String code : channels) {
+            Path path = path(code);
+            inkBurnedMl += CYCLE_BURNS_ML.value() * (strength == Strength.STRONG ? 5 : force);
+            path.air *= Math.pow(1 - CYCLE_TAKES_AIR.value(), force);
+            if (path.narrowed > 0) {
+                path.air = Math.min(0.6, path.air + 0.04 * force * path.narrowed);
+            }
+            for (int i = 0; i < path.plugUm.length; i++) {
+                boolean breaks = path.plugUm[i] * (0.5 + path.strength[i]) < CYCLE_BREAKS_UM.value() * force;
+                path.plugUm[i] = breaks ? 0 : path.plugUm[i];
+            }
+            if (station > 0.05) {
+                plug(path, STATION_CLOGS.value() * station * force, STATION_PLUG_UM.value(), 0.3, random);
+            }
+        }
+    }
+
+    /** What a person sees of one stroke. */
+    public record Pushed(double seconds, Resistance resistance, Effluent effluent, Stream stream) {}
+
+    /**
+     * Fluid pushed in at a port.
+     *
+     * @param pressureKpa at the port; beyond the family's limit it does harm
+     * @param fit how well the fluid suits the ink, 0 to 1
+     */
+    public Pushed flush(String code, double volumeMl, double pressureKpa, double temperatureC, double fit) {
+        Random random = chance();
+        Path path = path(code);
+        Double limit = family.limits().pushKpa();
+        double over = limit == null ? pressureKpa / 20 : pressureKpa / limit - 1;
+        double share = pressureKpa / (limit == null ? 40 : limit);
+        double warm = viscosity(20) / viscosity(temperatureC);
+        for (int i = 0; i < path.plugUm.length; i++) {
+            double held = path.plugUm[i] * (0.4 + path.strength[i]);
+            if (held < PUSH_BREAKS_UM.value() * share * (0.5 + 0.5 * fit) * Math.sqrt(warm)) {
+                path.plugUm[i] = 0;
+            }
+        }
+        if (over > 0) {
+            bend(path, Math.min(1, OVER_PRESSURE_SHARE.value() * (1 + over) / 0.4), random);
+            for (int i = 0; i < path.bent.length; i++) {
+                path.bent[i] = path.bent[i] == 0 ? 0 : Math.signum(path.bent[i]) * OVER_PRESSURE_BENDS.value();
+            }
+        }
+        double flowMlPerS = flow(path, pressureKpa, temperatureC);
+        wet = Math.max(wet, WET_AFTER_FLUSH.value());
+        if (flowMlPerS < 0.01) {
+            return new Pushed(120, Resistance.WOULD_NOT_GO, Effluent.INK, Stream.NOTHING);
+        }
+        path.colour *= Math.exp(-volumeMl / 1.2);
+        path.air = random.nextDouble() < FLUSH_LEAVES_AIR.value()
+                ? Math.max(path.air * 0.5, FLUSH_AIR.value() * random.nextDouble())
+                : path.air * 0.5;
+        double open = openShare(path);
+        return new Pushed(
+                volumeMl / flowMlPerS,
+                open < 0.5 || path.narrowed > 0.5 ? Resistance.STIFF : Resistance.FREE,
+                path.colour > 0.5 ? Effluent.INK : path.colour > 0.05 ? Effluent.TINTED : Effluent.LIKE_FRESH,
+                open > 0.85 ? Stream.WHOLE : open > 0.1 ? Stream.DRIPS : Stream.NOTHING);
+    }
+
+    private static double openShare(Path path) {
+        int open = 0;
+        for (int i = 0; i < path.plugUm.length; i++) {
+            open += path.passes(i) ? 1 : 0;
+        }
+        return (double) open / path.plugUm.length;
+    }
+
+    /** Viscosity of water, Pa·s (handbook 18). */
+    static double viscosity(double temperatureC) {
+        return 2.414e-5 * Math.pow(10, 247.8 / (temperatureC + 273.15 - 140));
+    }
+
+    /** Flow through the open nozzles of a channel, mL/s: Hagen–Poiseuille with Sampson's end term (handbook 18). */
+    public double flowMlPerS(String code, double pressureKpa, double temperatureC) {
+        return flow(path(code), pressureKpa, temperatureC);
+    }
+
+    private double flow(Path path, double pressureKpa, double temperatureC) {
+        double bore = family.boreUm() * 1e-6;
+        double plate = family.plateUm() * 1e-6;
+        double open = openShare(path) * path.plugUm.length;
+        double cubicMetres = open
+                * Math.PI
+                * Math.pow(bore, 4)
+                * pressureKpa
+                * 1000
+                / (128 * viscosity(temperatureC) * (plate + 3 * Math.PI * bore / 16));
+        return cubicMetres * 1e6;
+    }
+
+    /** Fluid left standing: what it dissolves grows with the root of the time (handbook 18: t ≈ L²/D). */
+    public void soak(Collection<String> channels, Place place, double minutes, double temperatureC, double fit) {
+        double warm = viscosity(20) / viscosity(temperatureC);
+        for (String code : channels) {
+            Path path = path(code);
+            for (int i = 0; i < path.plugUm.length; i++) {
+                double depth = path.plugUm[i] * 1e-6;
+                double slow = 1 / (1 + 3 * path.strength[i]);
+                double left = depth * depth - DIFFUSION.value() * minutes * 60 * warm * fit * slow;
+                path.plugUm[i] = left <= 0 ? 0 : Math.sqrt(left) * 1e6;
+                path.strength[i] *= 0.9;
+            }
+            if (place == Place.TRAY) {
+                loosen(path, PAD_LOOSENS.value() / 2, chance());
+                wet = Math.max(wet, WET_AFTER_TRAY.value());
+            }
+        }
+    }
+
+    public void bath(Collection<String> channels, int bursts, double temperatureC) {
+        Random random = chance();
+        for (String code : channels) {
+            Path path = path(code);
+            for (int i = 0; i < path.plugUm.length; i++) {
+                path.plugUm[i] =
+                        Math.max(0, path.plugUm[i] - bursts * BURST_TAKES_UM.value() / (0.5 + path.strength[i]));
+            }
+            loosen(path, 0.5, random);
+            if (temperatureC > family.limits().heatC() || bursts > 3) {
+                bend(path, 0.3, random);
+            }
+        }
+        wet = Math.max(wet, WET_AFTER_BATH.value());
+    }
+
+    /** A small dose that drives out air, cartridge straight back on. */
+    public void purge(String code) {
+        path(code).air *= 1 - PURGE_TAKES_AIR.value();
+    }
+
+    /** Fluid drawn from a wet plate up through the face. */
+    public void drawBack(String code, double suctionKpa) {
+        Path path = path(code);
+        for (int i = 0; i < path.plugUm.length; i++) {
+            path.plugUm[i] = path.plugUm[i] * (0.3 + path.strength[i]) < PUSH_BREAKS_UM.value() * suctionKpa / 20
+                    ? 0
+                    : path.plugUm[i];
+        }
+        path.colour *= 0.3;
+        wet = Math.max(wet, WET_AFTER_TRAY.value());
+    }
+
+    public void wipe() {
+        Random random = chance();
+        paths.values().forEach(path -> loosen(path, WIPE_LOOSENS.value(), random));
+    }
+
+    /** A pad or vapour soak under the face. */
+    public void pad() {
+        Random random = chance();
+        paths.values().forEach(path -> loosen(path, PAD_LOOSENS.value(), random));
+    }
+
+    private static void loosen(Path path, double chance, Random random) {
+        boolean any = false;
+        boolean left = false;
+        for (int i = 0; i < path.debris.length; i++) {
+            any |= path.debris[i];
+            path.debris[i] &= random.nextDouble() >= chance;
+            left |= path.debris[i];
+        }
+        if (any && !left) {
+            // What bent the dashes beside it is gone as well.
+            java.util.Arrays.fill(path.bent, 0);
+        }
+    }
+
+    public void cleanStation() {
+        station *= 0.1;
+    }
+
+    public void replaceCartridge(String code) {
+        path(code).ink = true;
+    }
+
+    public void cleanSupply(String code) {
+        path(code).narrowed = 0;
+    }
+
+    public void reseat() {
+        contacts = false;
+    }
+
+    /** Time passes with the mains off. */
+    public void rest(double hours) {
+        Random random = chance();
+        wet *= Math.pow(0.5, hours / DRY_HALF_HOURS.value());
+        for (Path path : paths.values()) {
+            path.air *= Math.pow(1 - REST_TAKES_AIR.value(), hours / 12);
+            if (path.unsuitable && hours >= 8) {
+                plug(path, 0.1, 60, 0.5, random);
+            }
+        }
+    }
+
+    /** Ink that cycles burned so far, mL. */
+    public double inkBurnedMl() {
+        return inkBurnedMl;
+    }
+}
