@@ -79,7 +79,7 @@ db_start() {
   mariadbd=$(command -v mariadbd || echo /usr/sbin/mariadbd)
   "$mariadbd" --no-defaults $db_user --datadir="$DB_DATA" --bind-address=127.0.0.1 --port="$DB_PORT" --socket="$DB_SOCKET" \
     --pid-file="$DB_DIR/pid" --skip-name-resolve --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci \
-    --innodb-buffer-pool-size=128M --performance-schema=OFF "$@" <&- >"$DB_DIR/mariadb.log" 2>&1 &
+    --innodb-buffer-pool-size=128M --max-allowed-packet=64M --performance-schema=OFF "$@" <&- >"$DB_DIR/mariadb.log" 2>&1 &
   DB_PID=$!
   echo $$ >"$DB_DIR/owner"
   tries=0

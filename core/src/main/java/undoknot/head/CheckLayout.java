@@ -83,6 +83,13 @@ public record CheckLayout(
             String ink,
             Paper paper) {
 
+        public Block {
+            channel = channel == null ? "" : channel;
+            ink = ink == null ? "" : ink;
+            direction = direction == null ? Direction.ACROSS : direction;
+            paper = paper == null ? Paper.WHITE : paper;
+        }
+
         public int nozzles() {
             return stairs * steps;
         }
@@ -168,7 +175,7 @@ public record CheckLayout(
     public record Problem(Fault fault, String channel, String detail) {}
 
     public CheckLayout {
-        blocks = List.copyOf(blocks);
+        blocks = blocks == null ? List.of() : List.copyOf(blocks);
     }
 
     public Optional<Block> block(String channel) {

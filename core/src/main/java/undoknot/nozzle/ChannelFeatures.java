@@ -1,6 +1,8 @@
 package undoknot.nozzle;
 
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -8,6 +10,7 @@ import java.util.OptionalDouble;
  * What one channel's reading says (handbook 5).
  *
  * @param filledGroups the drive groups that the outage fills exactly, as a share of the channel; empty when it does not
+ * @param densitySteps borders of drive groups at which the dashes turn weaker or stronger
  */
 public record ChannelFeatures(
         int nozzles,
@@ -17,7 +20,17 @@ public record ChannelFeatures(
         int out,
         int unread,
         Run longestRun,
-        Optional<FilledGroups> filledGroups) {
+        Optional<FilledGroups> filledGroups,
+        List<DensityStep> densitySteps) {
+
+    /** Groups differ in strength when their means lie this far apart; a firing nozzle counts 1, a weak one ½. */
+    private static final double LEAST_STEP = 0.3;
+
+    /** A group with fewer printing nozzles says nothing about its strength. */
+    private static final int LEAST_PRINTING = 5;
+
+    /** The strength of the dashes changes between group {@code group} and the next, both counted from 1. */
+    public record DensityStep(int group, int of, double before, double after) {}
 
     /** Groups {@code first}..{@code first+count-1} of {@code of} are wholly out, and nothing else is. */
     public record FilledGroups(int first, int count, int of) {}
@@ -33,7 +46,39 @@ public record ChannelFeatures(
                 out.cardinality(),
                 map.count(NozzleState.UNREAD),
                 Run.longestIn(out),
-                filledGroups(out, map.size(), driveGroups));
+                filledGroups(out, map.size(), driveGroups),
+                densitySteps(map, driveGroups));
+    }
+
+    private static List<DensityStep> densitySteps(ChannelMap map, int driveGroups) {
+        if (driveGroups < 2 || map.size() % driveGroups != 0) {
+            return List.of();
+        }
+        List<DensityStep> steps = new ArrayList<>();
+        double before = strength(map, 0, driveGroups);
+        for (int group = 1; group < driveGroups; group++) {
+            double now = strength(map, group, driveGroups);
+            if (Math.abs(now - before) >= LEAST_STEP) {
+                steps.add(new DensityStep(group, driveGroups, before, now));
+            }
+            before = now;
+        }
+        return steps;
+    }
+
+    /** Mean strength of a group's printing nozzles; not a number when too few print. */
+    private static double strength(ChannelMap map, int group, int groups) {
+        int perGroup = map.size() / groups;
+        int printing = 0;
+        double sum = 0;
+        for (int n = group * perGroup + 1; n <= (group + 1) * perGroup; n++) {
+            NozzleState state = map.state(n);
+            if (state == NozzleState.FIRING || state == NozzleState.WEAK || state == NozzleState.DEFLECTED) {
+                printing++;
+                sum += state == NozzleState.WEAK ? 0.5 : 1;
+            }
+        }
+        return printing < LEAST_PRINTING ? Double.NaN : sum / printing;
     }
 
     private static Optional<FilledGroups> filledGroups(BitSet out, int size, int driveGroups) {

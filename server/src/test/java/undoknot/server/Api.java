@@ -98,6 +98,25 @@ public class Api {
         }
     }
 
+    /** Sends a file and some fields the way a form does. */
+    public Answer send(HttpMethod method, String path, String fileName, byte[] file, Map<String, String> fields) {
+        SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);
+        var token = UsernamePasswordAuthenticationToken.authenticated(
+                person, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
+        try {
+            var request = MockMvcRequestBuilders.multipart(method, java.net.URI.create(path));
+            request.file(new org.springframework.mock.web.MockMultipartFile("image", fileName, null, file));
+            request.with(authentication(token)).with(csrf());
+            fields.forEach(request::param);
+            MockHttpServletResponse response = mvc.perform(request).andReturn().getResponse();
+            return new Answer(
+                    response.getStatus(),
+                    json.readTree(response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8)));
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        }
+    }
+
     /** A take-in that is right as it stands; tests change what they are about. */
     public ObjectNode intake(String family, String... channels) {
         List<Map<String, Object>> ports = java.util.Arrays.stream(channels)

@@ -27,11 +27,11 @@ class ArchitectureTest {
             .resideInAPackage("undoknot.simulator..");
 
     @ArchTest
-    static final ArchRule only_the_demo_uses_stand_ins = ArchRuleDefinition.noClasses()
+    static final ArchRule only_the_demo_and_the_stand_ins_own_part_use_them = ArchRuleDefinition.noClasses()
             .that()
             .resideInAPackage("undoknot.server..")
             .and()
-            .resideOutsideOfPackage("undoknot.server.demo..")
+            .resideOutsideOfPackages("undoknot.server.demo..", "undoknot.server.standin..")
             .should()
             .dependOnClassesThat()
             .resideInAPackage("undoknot.simulator..");

@@ -35,8 +35,8 @@ enum Physics {
     /** Deflection that a millimetre of over-pressure (per limit) leaves, steps, and the share of nozzles bent. */
     OVER_PRESSURE_BENDS(0.45),
     OVER_PRESSURE_SHARE(0.12),
-    /** Moisture left by wet work on a removed head and by a bath; halves every so many hours. */
-    WET_AFTER_FLUSH(0.2),
+    /** Moisture that wet work leaves at the board: next to none after a flush in place; halves every so many hours. */
+    WET_AFTER_FLUSH(0.05),
     WET_AFTER_TRAY(0.5),
     WET_AFTER_BATH(0.9),
     DRY_HALF_HOURS(2.5),

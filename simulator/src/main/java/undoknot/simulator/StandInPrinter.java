@@ -12,19 +12,16 @@ import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Random;
-import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageWriteParam;
-import javax.imageio.ImageWriter;
 import undoknot.head.CheckLayout;
 import undoknot.head.CheckLayout.Block;
 import undoknot.head.CheckLayout.Direction;
 import undoknot.head.RegistrationMark;
+import undoknot.scan.Jpeg;
 import undoknot.scan.Plane;
 import undoknot.scan.Point;
 import undoknot.simulator.Strokes.Stroke;
@@ -320,24 +317,9 @@ public final class StandInPrinter {
     /** The same picture after a stay in a JPEG file. */
     private static BufferedImage throughJpeg(BufferedImage image, double quality) {
         try {
-            return ImageIO.read(new ByteArrayInputStream(jpeg(image, quality)));
+            return ImageIO.read(new ByteArrayInputStream(Jpeg.of(image, quality)));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    public static byte[] jpeg(BufferedImage image, double quality) throws IOException {
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (var out = ImageIO.createImageOutputStream(bytes)) {
-            writer.setOutput(out);
-            ImageWriteParam param = writer.getDefaultWriteParam();
-            param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-            param.setCompressionQuality((float) quality);
-            writer.write(null, new IIOImage(image, null, null), param);
-        } finally {
-            writer.dispose();
-        }
-        return bytes.toByteArray();
     }
 }

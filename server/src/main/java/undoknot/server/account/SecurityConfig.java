@@ -107,9 +107,13 @@ class SecurityConfig {
                         .authenticated()
                         .requestMatchers(HttpMethod.GET, "/api/**", "/v3/**")
                         .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/nozzles/spoken", "/api/visits/*/attempts/preview")
+                        .requestMatchers(
+                                HttpMethod.POST,
+                                "/api/nozzles/spoken",
+                                "/api/visits/*/attempts/preview",
+                                "/api/visits/*/maps/read")
                         .authenticated()
-                        .requestMatchers(HttpMethod.PUT, "/api/lots/*")
+                        .requestMatchers(HttpMethod.PUT, "/api/lots/*", "/api/layouts/*")
                         .hasRole(Role.LEAD.name())
                         .requestMatchers("/api/**", "/v3/**", "/actuator/**")
                         .hasAnyRole(Role.TECHNICIAN.name(), Role.LEAD.name())

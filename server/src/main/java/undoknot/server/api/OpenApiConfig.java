@@ -15,10 +15,14 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.lang.Nullable;
+import undoknot.head.CheckLayout;
+import undoknot.nozzle.CoarseReading;
 
 /** The description of the HTTP interface, from which the types of the web are made. */
 @Configuration
@@ -66,6 +70,11 @@ class OpenApiConfig {
         api.getComponents().addSchemas("Problem", problem);
     }
 
+    /** Types of core know no annotations of ours; what may be absent in them stands here. */
+    private static final Map<Class<?>, Set<String>> MAY_BE_ABSENT = Map.of(
+            CheckLayout.class, Set.of("marks"),
+            CoarseReading.Line.class, Set.of("level", "where"));
+
     /** A component of a record is there unless it is marked as nullable. */
     @Bean
     ModelConverter recordsAreComplete() {
@@ -87,6 +96,9 @@ class OpenApiConfig {
                                 .filter(c -> !c.isAnnotationPresent(Nullable.class)
                                         && !c.getAccessor().isAnnotationPresent(Nullable.class))
                                 .map(RecordComponent::getName)
+                                .filter(name -> !MAY_BE_ABSENT
+                                        .getOrDefault(java.getRawClass(), Set.of())
+                                        .contains(name))
                                 .filter(target.getProperties()::containsKey)
                                 .toList());
                     }

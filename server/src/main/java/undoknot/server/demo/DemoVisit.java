@@ -27,6 +27,7 @@ import undoknot.server.nozzle.NozzleCheck;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.TreatmentEntry;
 import undoknot.server.visit.Intake;
+import undoknot.simulator.Fault;
 import undoknot.treatment.Treatment;
 
 /** Writes down one visit of the demo, step by step; times are minutes before now. */
@@ -57,6 +58,9 @@ final class DemoVisit {
     Outcome outcome;
     String outcomeReason;
     Integer closedMinutesAgo;
+    /** Faults of the stand-in that answers for the head; null when none does. */
+    List<Fault> standIn;
+
     private java.util.function.Function<Object, String> json;
 
     DemoVisit(Family family, Instant now, java.util.function.Function<Object, String> json) {
@@ -86,6 +90,11 @@ final class DemoVisit {
     DemoVisit ink(InkChemistry chemistry, JobClass jobClass) {
         this.chemistry = chemistry;
         this.jobClass = jobClass;
+        return this;
+    }
+
+    DemoVisit standIn(Fault... faults) {
+        this.standIn = List.of(faults);
         return this;
     }
 

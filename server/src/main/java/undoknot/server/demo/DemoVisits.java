@@ -34,9 +34,11 @@ import undoknot.outcome.Outcome;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
+import undoknot.server.standin.StandInRow;
 import undoknot.server.visit.Courses;
 import undoknot.server.visit.Customer;
 import undoknot.server.visit.Visit;
+import undoknot.simulator.Fault;
 import undoknot.simulator.PluggedHead;
 import undoknot.treatment.Treatment;
 
@@ -70,7 +72,7 @@ class DemoVisits {
         List<DemoVisit> all = new ArrayList<>();
         all.addAll(List.of(cleanRecovery(), wanderingAir(), deadDriveGroup(), stationThatReclogs(), silverSupply()));
         all.addAll(List.of(inHold(), foodHead(), inkChange(), firstStay(), secondStay(), stoppedByMoney()));
-        all.addAll(List.of(justTakenIn(), inTheBath(), readyToReturn(), headError(), soakIsDue()));
+        all.addAll(List.of(justTakenIn(), starvedPennants(), inTheBath(), readyToReturn(), headError(), soakIsDue()));
         write(all);
     }
 
@@ -300,7 +302,18 @@ class DemoVisits {
     private DemoVisit justTakenIn() {
         return visit("ORSEL-D6")
                 .from("Marram Seed Packets", "bell at 14 Ropewalk", "OD6-51002", 25, 4)
-                .told("Quaymaster desk printer", "a run of lettuce packets", 18, 1, Symptom.ONE_COLOUR_GONE);
+                .told("Quaymaster desk printer", "a run of lettuce packets", 18, 1, Symptom.GAPS_ONE_COLOUR)
+                .standIn(
+                        new Fault(Cause.DRIED_INK, Fault.Severity.FIRM, "C"),
+                        new Fault(Cause.FACE_DEBRIS, Fault.Severity.MILD, "Y"));
+    }
+
+    private DemoVisit starvedPennants() {
+        return visit("HULVER-W8")
+                .from("Spoondrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-01120", 3 * HOUR, 5)
+                .told("Windlass wide-format", "a row of signal flags", 2, 0, Symptom.GAPS_WANDER)
+                .ink(InkChemistry.DISPERSE, JobClass.RIBBON_LABEL)
+                .standIn(new Fault(Cause.AIR, Fault.Severity.FIRM, "M"));
     }
 
     private DemoVisit inTheBath() {
@@ -389,6 +402,9 @@ class DemoVisits {
             }
             persist(visit);
             v.rows.forEach(this::persist);
+            if (v.standIn != null) {
+                persist(new StandInRow(head.id, courses.write(v.standIn), 4_711));
+            }
         }
     }
 

@@ -15,12 +15,17 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.head.Channel;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
+import undoknot.server.scan.Scan;
+import undoknot.server.scan.ScanKeeper;
+import undoknot.server.scan.ScanResult;
 import undoknot.server.visit.Course;
 import undoknot.server.visit.Courses;
 import undoknot.server.visit.Views;
@@ -35,13 +40,21 @@ class CheckController {
 
     private final NozzleChecks checks;
     private final Courses courses;
+    private final ScanKeeper scans;
     private final VisitReader reader;
     private final RepeatableWrite writes;
     private final Clock clock;
 
-    CheckController(NozzleChecks checks, Courses courses, VisitReader reader, RepeatableWrite writes, Clock clock) {
+    CheckController(
+            NozzleChecks checks,
+            Courses courses,
+            ScanKeeper scans,
+            VisitReader reader,
+            RepeatableWrite writes,
+            Clock clock) {
         this.checks = checks;
         this.courses = courses;
+        this.scans = scans;
         this.reader = reader;
         this.writes = writes;
         this.clock = clock;
@@ -50,11 +63,15 @@ class CheckController {
     /**
      * @param version version seen, absent for a new check
      * @param reading one letter a nozzle for each channel: F firing, W weak, D deflected, M missing, U unread
+     * @param scanId the scan that the reading was accepted from; corrections by hand are the differences to it
+     * @param coarse bars, stream or pad print; instead of a reading
      * @param notPossible why no check could be printed; instead of a reading
      */
     record CheckEntry(
             @Nullable Long version,
             @Nullable Map<String, String> reading,
+            @Nullable UUID scanId,
+            @Nullable CoarseReading coarse,
 
             @Nullable @Size(max = 500, message = "Keep the reason to {max} signs.")
             String notPossible,
@@ -70,7 +87,8 @@ class CheckController {
             String reason = entry.notPossible() == null || entry.notPossible().isBlank()
                     ? null
                     : entry.notPossible().strip();
-            if (reading == null && reason == null) {
+            String coarse = reading != null || entry.coarse() == null ? null : courses.write(coarseOf(course, entry));
+            if (reading == null && coarse == null && reason == null) {
                 throw Refused.entry("notPossible", "EMPTY", "Record a reading, or say why no check is possible.");
             }
             String note = Objects.requireNonNullElse(entry.note(), "").strip();
@@ -83,6 +101,7 @@ class CheckController {
                     throw Refused.notFound("check");
                 }
                 if (Objects.equals(check.reading, reading)
+                        && Objects.equals(check.coarse, coarse)
                         && Objects.equals(check.notPossible, reason)
                         && check.note.equals(note)) {
                     return check;
@@ -90,8 +109,15 @@ class CheckController {
                 NozzleCheck stands = check;
                 Versions.check(check.version, entry.version(), () -> entryOf(stands), entry);
             }
+            if (entry.scanId() != null && reading != null && !entry.scanId().equals(check.scanId)) {
+                Scan scan = scans.get(visitId, entry.scanId());
+                check.scanId = scan.id;
+                check.readAs = courses.write(statesOf(scan));
+                check.simulated = scan.simulated;
+            }
             check.reading = reading;
-            check.notPossible = reading == null ? reason : null;
+            check.coarse = coarse;
+            check.notPossible = reading == null && coarse == null ? reason : null;
             check.note = note;
             return checks.saveAndFlush(check);
         });
@@ -102,8 +128,38 @@ class CheckController {
         return new CheckEntry(
                 check.version,
                 check.reading == null ? null : courses.readings(check.reading),
+                check.scanId,
+                check.coarse == null ? null : courses.read(check.coarse, CoarseReading.class),
                 check.notPossible,
                 check.note);
+    }
+
+    private Map<String, String> statesOf(Scan scan) {
+        ScanResult result = courses.read(scan.result, ScanResult.class);
+        if (result.notFound() != null) {
+            throw Refused.entry(
+                    "scanId", "NOT_PLACED", "The sheet was not found on this scan. Place its corners first.");
+        }
+        return result.states();
+    }
+
+    private static CoarseReading coarseOf(Course course, CheckEntry entry) {
+        Map<String, CoarseReading.Line> channels = new LinkedHashMap<>();
+        boolean any = false;
+        for (Channel channel : course.family().channels()) {
+            CoarseReading.Line line = entry.coarse().channels().get(channel.code());
+            channels.put(channel.code(), line == null ? new CoarseReading.Line(null, null) : line);
+            any |= line != null && line.level() != null;
+        }
+        for (String code : entry.coarse().channels().keySet()) {
+            if (!channels.containsKey(code)) {
+                throw Refused.entry("coarse." + code, "MISMATCH", "The family has no channel " + code + ".");
+            }
+        }
+        if (!any) {
+            throw Refused.entry("coarse", "EMPTY", "Say for at least one channel what you saw.");
+        }
+        return new CoarseReading(entry.coarse().kind(), channels);
     }
 
     private static Map<String, String> readingOf(Course course, CheckEntry entry) {
@@ -180,16 +236,38 @@ class CheckController {
                 fates);
     }
 
-    private static NozzleCheck find(Course course, UUID id, String field) {
-        NozzleCheck check = course.checks().stream()
+    /** @param changes what became of each channel */
+    record CoarseComparisonView(
+            Views.CheckView before, Views.CheckView now, Map<String, CoarseReading.Change> changes) {}
+
+    @GetMapping("/coarse-comparison")
+    CoarseComparisonView compareCoarse(@PathVariable UUID visitId, @RequestParam UUID before, @RequestParam UUID now) {
+        Course course = courses.get(visitId);
+        NozzleCheck first = check(course, before);
+        NozzleCheck second = check(course, now);
+        CoarseReading was = course.coarse(first);
+        CoarseReading is = course.coarse(second);
+        if (was == null || is == null || was.kind() != is.kind()) {
+            throw Refused.entry("before", "KIND", "Only readings of one kind can be compared. Choose another one.");
+        }
+        return new CoarseComparisonView(
+                Views.CheckView.of(first, course), Views.CheckView.of(second, course), CoarseReading.compare(was, is));
+    }
+
+    private static NozzleCheck check(Course course, UUID id) {
+        return course.checks().stream()
                 .filter(c -> c.id.equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refused.notFound("check"));
+    }
+
+    private static NozzleCheck find(Course course, UUID id, String field) {
+        NozzleCheck check = check(course, id);
         if (course.map(check) == null) {
             throw Refused.entry(
                     field,
                     "NO_MAP",
-                    "No check was possible then, so there is nothing to compare. Choose another check.");
+                    "There is no nozzle map of that one, so there is nothing to compare tooth to tooth. Choose another check.");
         }
         return check;
     }

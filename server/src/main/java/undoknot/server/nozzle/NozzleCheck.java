@@ -28,6 +28,17 @@ public class NozzleCheck {
     @Column(columnDefinition = "longtext")
     public String reading;
 
+    /** The scan it was read from, or null when it was entered by hand. */
+    public UUID scanId;
+
+    /** What the reader saw on that scan, in the form of {@link #reading}; where the two differ, a person corrected it. */
+    @Column(columnDefinition = "longtext")
+    public String readAs;
+
+    /** A {@link undoknot.nozzle.CoarseReading} as JSON, instead of a reading. */
+    @Column(columnDefinition = "longtext")
+    public String coarse;
+
     public String notPossible;
     public String note;
 

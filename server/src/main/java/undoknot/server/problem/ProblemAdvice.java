@@ -17,6 +17,8 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
 /** Every error leaves as a problem detail that says what to do. */
@@ -40,6 +42,26 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         return ResponseEntity.status(HttpStatus.CONFLICT)
                 .body(Problems.of(
                         HttpStatus.CONFLICT, "two-at-once", "Somebody wrote at the same moment. Send it again."));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+            MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.status(HttpStatus.PAYLOAD_TOO_LARGE)
+                .body(Problems.of(
+                        HttpStatus.PAYLOAD_TOO_LARGE,
+                        "too-large",
+                        "The file has more than 40 MB. Scan at 300 dpi, or save it as JPEG, and send that."));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestPart(
+            MissingServletRequestPartException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ProblemDetail problem = Problems.of(
+                HttpStatus.UNPROCESSABLE_ENTITY, "entries", "The request has no part " + e.getRequestPartName() + ".");
+        problem.setProperty(
+                "errors", List.of(new FieldProblem(e.getRequestPartName(), "EMPTY", "Send this part of the request.")));
+        return ResponseEntity.unprocessableEntity().body(problem);
     }
 
     @ExceptionHandler

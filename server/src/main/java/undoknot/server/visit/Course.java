@@ -12,6 +12,7 @@ import undoknot.bench.StepClock;
 import undoknot.head.Family;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
@@ -29,6 +30,8 @@ import undoknot.treatment.Treatment;
  * A visit with everything logged on it, in the order of time, and what follows from that. Made by {@link Courses}.
  *
  * @param maps readings by check; a check without one was not possible
+ * @param coarse bars, streams and pad prints by check
+ * @param readAs what the reader saw, by check that was read from a scan
  * @param entries what each attempt recorded
  * @param lots bottles that the attempts drew from
  */
@@ -40,6 +43,8 @@ public record Course(
         Customer customer,
         List<NozzleCheck> checks,
         Map<UUID, NozzleMap> maps,
+        Map<UUID, CoarseReading> coarse,
+        Map<UUID, Map<String, String>> readAs,
         List<DiagnosisRow> diagnoses,
         List<Attempt> attempts,
         Map<UUID, TreatmentEntry> entries,
@@ -48,6 +53,16 @@ public record Course(
 
     public NozzleMap map(NozzleCheck check) {
         return maps.get(check.id);
+    }
+
+    /** Bars, stream or pad print; null for any other check. */
+    public CoarseReading coarse(NozzleCheck check) {
+        return coarse.get(check.id);
+    }
+
+    /** What the reader saw before a person corrected it; null for a check entered by hand. */
+    public Map<String, String> readAs(NozzleCheck check) {
+        return readAs.get(check.id);
     }
 
     public Acceptance acceptance(NozzleCheck check) {

@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import undoknot.head.Family;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.bench.StepClockRow;
 import undoknot.server.bench.StepClocks;
@@ -120,6 +121,8 @@ public class Courses {
                             customersById.get(visit.customerId),
                             own,
                             maps(family, own),
+                            stored(own, c -> c.coarse, text -> read(text, CoarseReading.class)),
+                            stored(own, c -> c.readAs, this::readings),
                             diagnosesOf.getOrDefault(visit.id, List.of()),
                             tried,
                             tried.stream()
@@ -138,6 +141,13 @@ public class Courses {
             }
         }
         return maps;
+    }
+
+    private static <T> Map<UUID, T> stored(
+            List<NozzleCheck> own, Function<NozzleCheck, String> text, Function<String, T> read) {
+        return own.stream()
+                .filter(c -> text.apply(c) != null)
+                .collect(Collectors.toMap(c -> c.id, c -> read.apply(text.apply(c))));
     }
 
     public Map<String, String> readings(String text) {

@@ -16,6 +16,7 @@ import undoknot.head.Family;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.ChannelFeatures;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
@@ -158,7 +159,8 @@ public final class Views {
             int longestRun,
             int longestRunFirst,
             boolean whollyOut,
-            @Nullable ChannelFeatures.FilledGroups filledGroups) {
+            @Nullable ChannelFeatures.FilledGroups filledGroups,
+            List<ChannelFeatures.DensityStep> densitySteps) {
         static ChannelCounts of(ChannelFeatures f) {
             return new ChannelCounts(
                     f.nozzles(),
@@ -170,7 +172,8 @@ public final class Views {
                     f.longestRun().length(),
                     f.longestRun().first(),
                     f.whollyOut(),
-                    f.filledGroups().orElse(null));
+                    f.filledGroups().orElse(null),
+                    f.densitySteps());
         }
     }
 
@@ -181,6 +184,10 @@ public final class Views {
             Instant takenAt,
             String takenBy,
             @Nullable Map<String, String> reading,
+            @Nullable UUID scanId,
+            @Nullable Map<String, String> readAs,
+            int corrected,
+            @Nullable CoarseReading coarse,
             @Nullable String notPossible,
             String note,
             boolean simulated,
@@ -189,6 +196,7 @@ public final class Views {
         public static CheckView of(NozzleCheck check, Course course) {
             Map<String, ChannelCounts> channels = null;
             Map<String, String> reading = null;
+            Map<String, String> readAs = course.readAs(check);
             if (course.map(check) != null) {
                 channels = new LinkedHashMap<>();
                 reading = course.map(check).texts();
@@ -207,12 +215,28 @@ public final class Views {
                     check.takenAt,
                     check.takenBy,
                     reading,
+                    check.scanId,
+                    readAs,
+                    reading == null || readAs == null ? 0 : countCorrected(reading, readAs),
+                    course.coarse(check),
                     check.notPossible,
                     check.note,
                     check.simulated,
                     channels,
                     course.acceptance(check));
         }
+    }
+
+    /** Nozzles that a person gave another state than the reader did. */
+    private static int countCorrected(Map<String, String> reading, Map<String, String> readAs) {
+        int count = 0;
+        for (Map.Entry<String, String> channel : reading.entrySet()) {
+            String before = readAs.getOrDefault(channel.getKey(), channel.getValue());
+            for (int i = 0; i < Math.min(before.length(), channel.getValue().length()); i++) {
+                count += before.charAt(i) == channel.getValue().charAt(i) ? 0 : 1;
+            }
+        }
+        return count;
     }
 
     public record DiagnosisView(
@@ -294,6 +318,7 @@ public final class Views {
         }
     }
 
+    /** @param standIn whether a stand-in answers for the head, so that checks of it can be printed here */
     public record VisitView(
             UUID id,
             long version,
@@ -316,9 +341,10 @@ public final class Views {
             List<Bead> thread,
             NextView next,
             int cyclesRun,
+            boolean standIn,
             @Nullable Instant heldUntil,
             Instant serverTime) {
-        public static VisitView of(Course c, List<Visit> ofThisHead, Instant now) {
+        public static VisitView of(Course c, List<Visit> ofThisHead, boolean standIn, Instant now) {
             Visit v = c.visit();
             return new VisitView(
                     v.id,
@@ -345,6 +371,7 @@ public final class Views {
                     c.thread(),
                     NextView.of(c.next(now)),
                     c.cyclesRun(),
+                    standIn,
                     c.heldUntil(now).orElse(null),
                     now);
         }

@@ -20,16 +20,22 @@ import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Symptom;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
+import undoknot.head.CheckLayout;
 import undoknot.head.Construction;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleState;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
+import undoknot.scan.NozzleReading;
+import undoknot.scan.SheetNotFound;
+import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
 import undoknot.server.visit.Intake;
+import undoknot.simulator.ScanStyle;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Treatment;
@@ -40,6 +46,17 @@ class WordsTest {
         return Stream.of(
                 Arguments.of("construction", Construction.values()),
                 Arguments.of("state", NozzleState.values()),
+                Arguments.of("doubt", NozzleReading.Doubt.values()),
+                Arguments.of("found", SheetReading.How.values()),
+                Arguments.of("notFound", SheetNotFound.Why.values()),
+                Arguments.of("coarseKind", CoarseReading.Kind.values()),
+                Arguments.of("coarseLevel", CoarseReading.Level.values()),
+                Arguments.of("coarseWhere", CoarseReading.Where.values()),
+                Arguments.of("coarseBlind", CoarseReading.Blind.values()),
+                Arguments.of("coarseChange", CoarseReading.Change.values()),
+                Arguments.of("paper", CheckLayout.Paper.values()),
+                Arguments.of("direction", CheckLayout.Direction.values()),
+                Arguments.of("scanStyle", ScanStyle.values()),
                 Arguments.of("jobClass", JobClass.values()),
                 Arguments.of("verdict", Acceptance.Verdict.values()),
                 Arguments.of("movement", Movement.values()),

@@ -1,0 +1,12 @@
+package undoknot.server.scan;
+
+import java.awt.image.BufferedImage;
+
+/**
+ * A scan as it came in, ready to be read.
+ *
+ * @param image decoded and turned the way its file says
+ * @param mediaType of {@code kept}
+ * @param kept the file without what tells where it was taken
+ */
+record Picture(BufferedImage image, String mediaType, byte[] kept) {}

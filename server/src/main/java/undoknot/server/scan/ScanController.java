@@ -1,0 +1,250 @@
+package undoknot.server.scan;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.ExampleObject;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.lang.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import undoknot.head.CheckLayout;
+import undoknot.head.Family;
+import undoknot.nozzle.NozzleMap;
+import undoknot.scan.Point;
+import undoknot.scan.ScanReader;
+import undoknot.server.head.Families;
+import undoknot.server.head.Layouts;
+import undoknot.server.nozzle.NozzleMapFile;
+import undoknot.server.problem.FieldProblem;
+import undoknot.server.problem.Refused;
+import undoknot.server.visit.Courses;
+
+/** Scanned checks: reading one without keeping it, and keeping them with a visit. */
+@RestController
+class ScanController {
+
+    private final ScanKeeper keeper;
+    private final Layouts layouts;
+    private final Families families;
+    private final Courses courses;
+    private final ObjectMapper json;
+
+    ScanController(ScanKeeper keeper, Layouts layouts, Families families, Courses courses, ObjectMapper json) {
+        this.keeper = keeper;
+        this.layouts = layouts;
+        this.families = families;
+        this.courses = courses;
+        this.json = json;
+    }
+
+    /** @param map absent when the sheet could not be placed */
+    record ReadAnswer(@Nullable NozzleMapFile map, ScanResult reading) {}
+
+    @Operation(
+            summary = "Reads a scanned check without storing anything",
+            description = "Takes PNG, JPEG, TIFF or the first page of a PDF, at most 40 MB and 150 megapixels. "
+                    + "Answers with the nozzle map, and for each nozzle how sure its state is. When the sheet cannot be "
+                    + "placed, `reading.notFound` says why: send the corners of the sheet as well.")
+    @PostMapping(path = "/api/scans/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ReadAnswer read(
+            @RequestPart("image") MultipartFile image,
+            @Parameter(
+                            description = "A check layout as JSON, or the id of a stored one",
+                            schema = @Schema(type = "string"),
+                            examples =
+                                    @ExampleObject(
+                                            name = "stored layout",
+                                            value = "0195d2a4-7c1e-7b52-9d0a-3f5e8f6a1b2c"))
+                    @RequestParam("layout")
+                    String layout,
+            @Parameter(
+                            description =
+                                    "Corners placed by hand as JSON: pixels, clockwise from the sheet's own top left",
+                            schema = @Schema(type = "string"),
+                            examples =
+                                    @ExampleObject(
+                                            name = "sheet",
+                                            value =
+                                                    "{\"sheet\":[{\"x\":31,\"y\":18},{\"x\":2440,\"y\":25},{\"x\":2436,\"y\":3490},{\"x\":27,\"y\":3481}],\"blocks\":{}}"))
+                    @RequestParam(name = "corners", required = false)
+                    String corners) {
+        CheckLayout wanted = layoutOf(layout);
+        Family family = families.get(wanted.family(), "layout");
+        List<CheckLayout.Problem> problems = wanted.problems(family);
+        if (!problems.isEmpty()) {
+            throw Refused.entries(problems.stream()
+                    .map(p -> new FieldProblem(
+                            "layout", p.fault().name(), p.fault() + " " + p.channel() + ": " + p.detail()))
+                    .toList());
+        }
+        ScanResult result = keeper.read(
+                bytes(image),
+                wanted,
+                corners == null || corners.isBlank() ? ScanReader.ByHand.NOTHING : byHand(corners));
+        return new ReadAnswer(
+                result.notFound() != null
+                        ? null
+                        : NozzleMapFile.of(family, NozzleMap.of(family, result.states()), null, false),
+                result);
+    }
+
+    private CheckLayout layoutOf(String text) {
+        try {
+            return layouts.get(UUID.fromString(text.strip()));
+        } catch (IllegalArgumentException noId) {
+            return parse(
+                    text, CheckLayout.class, "layout", "This is neither the id of a check layout nor one as JSON.");
+        }
+    }
+
+    private ScanReader.ByHand byHand(String text) {
+        return parse(text, Corners.class, "corners", "Give four corners of the sheet as JSON.")
+                .byHand();
+    }
+
+    private <T> T parse(String text, Class<T> type, String field, String message) {
+        try {
+            return json.readValue(text, type);
+        } catch (JsonProcessingException e) {
+            throw Refused.entry(field, "not-readable", message);
+        }
+    }
+
+    /**
+     * Corners in the picture, pixels, clockwise from the sheet's or block's own top left.
+     *
+     * @param sheet four corners, or none
+     * @param blocks four corners each, by channel
+     */
+    record Corners(@Nullable List<Point> sheet, @Nullable Map<String, List<Point>> blocks) {
+        ScanReader.ByHand byHand() {
+            ScanReader.ByHand byHand =
+                    new ScanReader.ByHand(sheet == null ? List.of() : sheet, blocks == null ? Map.of() : blocks);
+            boolean four = (byHand.sheet().isEmpty() || byHand.sheet().size() == 4)
+                    && byHand.blocks().values().stream().allMatch(b -> b.size() == 4);
+            if (!four || byHand.sheet().isEmpty() && byHand.blocks().isEmpty()) {
+                throw Refused.entry("corners", "FOUR", "Place all four corners.");
+            }
+            return byHand;
+        }
+    }
+
+    /** @param sheetPerMm pixels a millimetre of the straight sheet */
+    record ScanView(
+            UUID id,
+            UUID layoutId,
+            String fileName,
+            int widthPx,
+            int heightPx,
+            boolean simulated,
+            Instant addedAt,
+            String addedBy,
+            @Nullable Corners byHand,
+            ScanResult result,
+            CheckLayout layout,
+            double sheetPerMm) {}
+
+    @Operation(summary = "Keeps a scanned check with a visit and reads it")
+    @PutMapping(path = "/api/visits/{visitId}/scans/{id}", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ScanView put(
+            @PathVariable UUID visitId,
+            @PathVariable UUID id,
+            @RequestPart("image") MultipartFile image,
+            @RequestParam("layout") UUID layout) {
+        String name = image.getOriginalFilename() == null ? "scan" : image.getOriginalFilename();
+        String shortName = name.replaceFirst(".*[/\\\\]", "");
+        return view(keeper.add(
+                visitId,
+                id,
+                layout,
+                shortName.length() > 200 ? shortName.substring(0, 200) : shortName,
+                bytes(image),
+                false));
+    }
+
+    @GetMapping("/api/visits/{visitId}/scans/{id}")
+    ScanView get(@PathVariable UUID visitId, @PathVariable UUID id) {
+        return view(keeper.get(visitId, id));
+    }
+
+    @Operation(summary = "Reads a kept scan again with corners placed by hand")
+    @PutMapping("/api/visits/{visitId}/scans/{id}/corners")
+    ScanView corners(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @NotNull @RequestBody Corners corners) {
+        return view(keeper.readAgain(visitId, id, corners.byHand()));
+    }
+
+    /** The file as it was sent, without position data. */
+    @GetMapping("/api/visits/{visitId}/scans/{id}/image")
+    ResponseEntity<byte[]> image(@PathVariable UUID visitId, @PathVariable UUID id) {
+        Scan scan = keeper.get(visitId, id);
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        org.springframework.http.ContentDisposition.inline()
+                                .filename(scan.fileName, java.nio.charset.StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .contentType(MediaType.parseMediaType(scan.mediaType))
+                .body(keeper.picture(id).original);
+    }
+
+    /** The sheet laid straight, as JPEG; absent when it could not be placed. */
+    @GetMapping(path = "/api/visits/{visitId}/scans/{id}/sheet")
+    ResponseEntity<byte[]> sheet(@PathVariable UUID visitId, @PathVariable UUID id) {
+        keeper.get(visitId, id);
+        byte[] sheet = keeper.picture(id).sheet;
+        if (sheet == null) {
+            throw Refused.notFound("straight sheet");
+        }
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .contentType(MediaType.IMAGE_JPEG)
+                .body(sheet);
+    }
+
+    ScanView view(Scan scan) {
+        return new ScanView(
+                scan.id,
+                scan.layoutId,
+                scan.fileName,
+                scan.widthPx,
+                scan.heightPx,
+                scan.simulated,
+                scan.addedAt,
+                scan.addedBy,
+                scan.byHand == null ? null : courses.read(scan.byHand, Corners.class),
+                courses.read(scan.result, ScanResult.class),
+                layouts.get(scan.layoutId),
+                ScanKeeper.SHEET_PER_MM);
+    }
+
+    private static byte[] bytes(MultipartFile file) {
+        try {
+            return file.getBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,178 @@
+package undoknot.server.scan;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.util.HexFormat;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import undoknot.head.CheckLayout;
+import undoknot.scan.Jpeg;
+import undoknot.scan.Raster;
+import undoknot.scan.ScanReader;
+import undoknot.scan.SheetNotFound;
+import undoknot.scan.SheetReading;
+import undoknot.scan.StraightSheet;
+import undoknot.server.account.SignedIn;
+import undoknot.server.head.CheckLayoutRow;
+import undoknot.server.head.Layouts;
+import undoknot.server.problem.Refused;
+import undoknot.server.visit.Course;
+import undoknot.server.visit.Courses;
+import undoknot.server.write.RepeatableWrite;
+
+/** Reads scans and keeps them with their visit: the file, the sheet laid straight, and what was seen. */
+@Component
+public class ScanKeeper {
+
+    /** Pixels a millimetre of the straight sheet that the screen shows: enough to judge a dash by eye. */
+    static final double SHEET_PER_MM = 8;
+
+    private static final double SHEET_QUALITY = 0.82;
+
+    private final Pictures pictures;
+    private final Layouts layouts;
+    private final Courses courses;
+    private final Scans scans;
+    private final ScanPictures scanPictures;
+    private final RepeatableWrite writes;
+    private final Clock clock;
+
+    ScanKeeper(
+            Pictures pictures,
+            Layouts layouts,
+            Courses courses,
+            Scans scans,
+            ScanPictures scanPictures,
+            RepeatableWrite writes,
+            Clock clock) {
+        this.pictures = pictures;
+        this.layouts = layouts;
+        this.courses = courses;
+        this.scans = scans;
+        this.scanPictures = scanPictures;
+        this.writes = writes;
+        this.clock = clock;
+    }
+
+    /** @param sheet the sheet laid straight, or null when it could not be placed */
+    private record Read(ScanResult result, byte[] sheet) {}
+
+    /** Reads a file without keeping anything. */
+    ScanResult read(byte[] file, CheckLayout layout, ScanReader.ByHand byHand) {
+        return read(pictures.decode(file).image(), layout, byHand, false).result();
+    }
+
+    private static Read read(BufferedImage image, CheckLayout layout, ScanReader.ByHand byHand, boolean withSheet) {
+        Raster raster = Raster.of(image);
+        try {
+            SheetReading reading = ScanReader.read(raster, layout, byHand);
+            if (!withSheet) {
+                return new Read(ScanResult.of(reading), null);
+            }
+            BufferedImage sheet =
+                    StraightSheet.of(raster, reading.fit().plane(), layout.widthMm(), layout.heightMm(), SHEET_PER_MM);
+            return new Read(ScanResult.of(reading), Jpeg.of(sheet, SHEET_QUALITY));
+        } catch (SheetNotFound e) {
+            return new Read(ScanResult.of(e), null);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * Reads a file and keeps it with a visit. Sent twice under one id it is kept once.
+     *
+     * @throws Refused when the id already stands for another picture
+     */
+    public Scan add(UUID visitId, UUID id, UUID layoutId, String fileName, byte[] file, boolean simulated) {
+        String hash = hash(file);
+        Scan known = scans.findById(id).orElse(null);
+        if (known != null) {
+            return same(known, visitId, hash);
+        }
+        CheckLayout layout = layoutFor(courses.getOpen(visitId), layoutId);
+        Picture picture = pictures.decode(file);
+        Read read = read(picture.image(), layout, ScanReader.ByHand.NOTHING, true);
+        return writes.run(() -> {
+            Scan meanwhile = scans.findById(id).orElse(null);
+            if (meanwhile != null) {
+                return same(meanwhile, visitId, hash);
+            }
+            Scan scan = new Scan(
+                    id, visitId, layoutId, clock.instant(), SignedIn.now().displayName());
+            scan.fileName = fileName;
+            scan.mediaType = picture.mediaType();
+            scan.widthPx = picture.image().getWidth();
+            scan.heightPx = picture.image().getHeight();
+            scan.contentHash = hash;
+            scan.result = courses.write(read.result());
+            scan.simulated = simulated;
+            Scan kept = scans.saveAndFlush(scan);
+            ScanPicture row = new ScanPicture(id);
+            row.original = picture.kept();
+            row.sheet = read.sheet();
+            scanPictures.saveAndFlush(row);
+            return kept;
+        });
+    }
+
+    private static Scan same(Scan known, UUID visitId, String hash) {
+        if (!known.visitId.equals(visitId) || !known.contentHash.equals(hash)) {
+            throw Refused.entry("image", "OTHER", "Another picture was sent under this number. Choose the file again.");
+        }
+        return known;
+    }
+
+    private CheckLayout layoutFor(Course course, UUID layoutId) {
+        CheckLayoutRow row = layouts.find(layoutId)
+                .filter(l -> l.familyCode.equals(course.family().code()))
+                .orElseThrow(() -> Refused.entry(
+                        "layout",
+                        "OTHER_FAMILY",
+                        "Choose a check layout of " + course.family().name() + "."));
+        return layouts.parse(row);
+    }
+
+    /** Reads a kept scan again, with corners a person placed. What was accepted from it before stays as it was. */
+    Scan readAgain(UUID visitId, UUID id, ScanReader.ByHand byHand) {
+        courses.getOpen(visitId);
+        Scan scan = get(visitId, id);
+        byte[] original = picture(id).original;
+        Read read = read(pictures.decode(original).image(), layouts.get(scan.layoutId), byHand, true);
+        return writes.run(() -> {
+            Scan row = get(visitId, id);
+            row.byHand = courses.write(byHand);
+            row.result = courses.write(read.result());
+            Scan kept = scans.saveAndFlush(row);
+            ScanPicture pictureRow = picture(id);
+            pictureRow.sheet = read.sheet();
+            scanPictures.saveAndFlush(pictureRow);
+            return kept;
+        });
+    }
+
+    public Optional<Scan> find(UUID visitId, UUID id) {
+        return scans.findById(id).filter(s -> s.visitId.equals(visitId));
+    }
+
+    public Scan get(UUID visitId, UUID id) {
+        return find(visitId, id).orElseThrow(() -> Refused.notFound("scan"));
+    }
+
+    ScanPicture picture(UUID id) {
+        return scanPictures.findById(id).orElseThrow(() -> Refused.notFound("scan"));
+    }
+
+    private static String hash(byte[] file) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(file));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every JDK has SHA-256", e);
+        }
+    }
+}

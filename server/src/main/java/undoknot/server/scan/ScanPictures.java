@@ -1,0 +1,6 @@
+package undoknot.server.scan;
+
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ScanPictures extends JpaRepository<ScanPicture, UUID> {}

@@ -1,0 +1,119 @@
+package undoknot.server.standin;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import undoknot.server.fluid.FluidLot;
+import undoknot.server.problem.Refused;
+import undoknot.server.scan.Scans;
+import undoknot.server.treatment.Attempt;
+import undoknot.server.visit.Course;
+import undoknot.server.visit.Courses;
+import undoknot.simulator.Fault;
+import undoknot.simulator.StandInHead;
+import undoknot.simulator.Strokes;
+import undoknot.treatment.Treatment;
+
+/**
+ * Makes the stand-in of a head anew from its faults and from what was logged on the visit, in the order of time. So its
+ * state is kept nowhere but in the log, and an attempt that is withdrawn has not happened to it.
+ */
+@Component
+public class StandIns {
+
+    /** A careful push: somewhat below what the construction allows. */
+    private static final double PUSH_SHARE = 0.85;
+
+    private static final double PUSH_KPA_WITHOUT_LIMIT = 20;
+
+    private final StandInRows rows;
+    private final Courses courses;
+    private final Scans scans;
+
+    StandIns(StandInRows rows, Courses courses, Scans scans) {
+        this.rows = rows;
+        this.courses = courses;
+        this.scans = scans;
+    }
+
+    public boolean answersFor(UUID headId) {
+        return rows.existsById(headId);
+    }
+
+    /** A step in the stand-in's life. */
+    private record Step(Instant at, Runnable does) {}
+
+    /**
+     * The next check of a visit's stand-in.
+     *
+     * @throws Refused when no stand-in answers for the head, or when it cannot print
+     */
+    Strokes print(Course course, Instant now) {
+        StandInRow row = rows.findById(course.head().id)
+                .orElseThrow(() -> Refused.entry("standIn", "NONE", "No stand-in answers for this head."));
+        StandInHead head =
+                new StandInHead(course.family(), Arrays.asList(courses.read(row.faults, Fault[].class)), row.seed);
+        List<Step> steps = new ArrayList<>();
+        for (Attempt attempt : course.standing()) {
+            Treatment treatment = course.entries().get(attempt.id).treatment();
+            FluidLot lot = course.lots().get(attempt.lotId);
+            steps.add(new Step(attempt.startedAt, () -> apply(head, course, attempt, treatment, lot, now)));
+        }
+        scans.findByVisitIdAndSimulatedTrue(course.visit().id)
+                .forEach(scan -> steps.add(new Step(scan.addedAt, () -> {
+                    if (head.noCheck().isEmpty()) {
+                        head.print();
+                    }
+                })));
+        steps.sort(Comparator.comparing(Step::at));
+        Instant last = course.visit().openedAt;
+        for (Step step : steps) {
+            head.rest(Math.max(0, Duration.between(last, step.at()).toMinutes() / 60.0));
+            step.does().run();
+            last = step.at();
+        }
+        head.rest(Math.max(0, Duration.between(last, now).toMinutes() / 60.0));
+        if (head.noCheck().isPresent()) {
+            throw Refused.entry(
+                    "standIn",
+                    "NO_CHECK",
+                    "The stand-in cannot print: it shows an error. Record that no check is possible.");
+        }
+        return head.print();
+    }
+
+    private static void apply(
+            StandInHead head, Course course, Attempt attempt, Treatment treatment, FluidLot lot, Instant now) {
+        double fit = lot == null ? 0.5 : fit(lot);
+        if (treatment instanceof Treatment.Flush flush) {
+            Double limit = course.family().limits().pushKpa();
+            double kpa = limit == null ? PUSH_KPA_WITHOUT_LIMIT : PUSH_SHARE * limit;
+            flush.strokes()
+                    .forEach(s -> head.flush(s.channel(), s.volumeMl().doubleValue(), kpa, flush.temperatureC(), fit));
+        } else if (treatment instanceof Treatment.Soak soak) {
+            Instant end = attempt.endedAt == null ? now : attempt.endedAt;
+            double minutes = Duration.between(attempt.startedAt, end).toSeconds() / 60.0;
+            head.soak(soak.channels(), soak.place(), minutes, 22, fit);
+        } else if (treatment instanceof Treatment.Bath bath) {
+            head.bath(bath.channels(), bath.bursts(), bath.temperatureC());
+        } else if (treatment instanceof Treatment.Cycle cycle) {
+            for (int i = 0; i < cycle.count(); i++) {
+                head.cycle(cycle.channels(), cycle.strength());
+            }
+        }
+    }
+
+    /** How well a fluid suits any ink, roughly. */
+    private static double fit(FluidLot lot) {
+        return switch (lot.kind) {
+            case AQUEOUS_CLEANER, PIGMENT_FLUSH, FOOD_SAFE_CLEANER -> 0.9;
+            case DEIONISED_WATER -> 0.5;
+            default -> 0.3;
+        };
+    }
+}

@@ -1,0 +1,183 @@
+package undoknot.server.scan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.zip.CRC32;
+import org.apache.commons.imaging.formats.jpeg.exif.ExifRewriter;
+import org.apache.commons.imaging.formats.tiff.constants.TiffTagConstants;
+import org.apache.commons.imaging.formats.tiff.write.TiffOutputSet;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import undoknot.server.problem.Refused;
+
+class PicturesTest {
+
+    private final Pictures pictures = new Pictures();
+
+    /** 40 × 30 pixels, the upper left quarter red. */
+    private static BufferedImage image() {
+        BufferedImage image = new BufferedImage(40, 30, BufferedImage.TYPE_3BYTE_BGR);
+        var g = image.createGraphics();
+        g.setColor(Color.WHITE);
+        g.fillRect(0, 0, 40, 30);
+        g.setColor(Color.RED);
+        g.fillRect(0, 0, 20, 15);
+        g.dispose();
+        return image;
+    }
+
+    private static boolean red(BufferedImage image, int x, int y) {
+        Color colour = new Color(image.getRGB(x, y));
+        return colour.getRed() > 180 && colour.getGreen() < 90;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"png", "jpeg", "tiff"})
+    void pictures_of_each_kind_are_decoded(String format) {
+        Picture picture = pictures.decode(Sheets.file(image(), format));
+        assertThat(picture.image().getWidth()).isEqualTo(40);
+        assertThat(red(picture.image(), 5, 5)).isTrue();
+        assertThat(red(picture.image(), 35, 25)).isFalse();
+        assertThat(picture.mediaType()).isEqualTo("image/" + format);
+    }
+
+    @Test
+    void the_first_page_of_a_pdf_is_drawn_at_300_dpi() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            PDPage page = new PDPage(new PDRectangle(144, 72));
+            document.addPage(page);
+            try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+                content.setNonStrokingColor(1f, 0, 0);
+                content.addRect(0, 36, 72, 36);
+                content.fill();
+            }
+            document.save(bytes);
+        }
+        Picture picture = pictures.decode(bytes.toByteArray());
+        assertThat(picture.image().getWidth()).isEqualTo(600);
+        assertThat(picture.image().getHeight()).isEqualTo(300);
+        assertThat(red(picture.image(), 100, 50)).isTrue();
+        assertThat(red(picture.image(), 500, 250)).isFalse();
+    }
+
+    /** Where the red quarter, upper left in the file, stands once the picture is turned as its file says. */
+    @ParameterizedTest
+    @CsvSource({
+        "1,LEFT,TOP",
+        "2,RIGHT,TOP",
+        "3,RIGHT,BOTTOM",
+        "4,LEFT,BOTTOM",
+        "5,LEFT,TOP",
+        "6,RIGHT,TOP",
+        "7,RIGHT,BOTTOM",
+        "8,LEFT,BOTTOM"
+    })
+    void orientation_is_honoured(int orientation, String side, String end) {
+        BufferedImage turned = Pictures.upright(image(), orientation);
+        assertThat(turned.getWidth()).isEqualTo(orientation < 5 ? 40 : 30);
+        int x = side.equals("LEFT") ? 3 : turned.getWidth() - 4;
+        int y = end.equals("TOP") ? 3 : turned.getHeight() - 4;
+        assertThat(red(turned, x, y)).isTrue();
+        assertThat(red(turned, turned.getWidth() - 1 - x, turned.getHeight() - 1 - y))
+                .isFalse();
+    }
+
+    @Test
+    void position_is_taken_out_and_orientation_stays() throws Exception {
+        TiffOutputSet facts = new TiffOutputSet();
+        facts.getOrCreateRootDirectory().add(TiffTagConstants.TIFF_TAG_ORIENTATION, (short) 6);
+        facts.setGpsInDegrees(12.5, 54.1);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        new ExifRewriter().updateExifMetadataLossless(Sheets.file(image(), "jpeg"), bytes, facts);
+        byte[] photo = bytes.toByteArray();
+        assertThat(PictureFacts.hasPlace(photo)).isTrue();
+        Picture picture = pictures.decode(photo);
+        assertThat(PictureFacts.hasPlace(picture.kept())).isFalse();
+        assertThat(PictureFacts.orientation(picture.kept())).isEqualTo(6);
+        assertThat(picture.image().getWidth()).isEqualTo(30);
+        assertThat(pictures.decode(picture.kept()).image().getWidth()).isEqualTo(30);
+    }
+
+    @Test
+    void text_in_a_png_is_taken_out_too() {
+        byte[] png = Sheets.file(image(), "png");
+        byte[] place = chunk("tEXt", "Comment\0 54.1 N 12.5 E".getBytes());
+        byte[] told = new byte[png.length + place.length];
+        // Signature and header chunk are 8 + 25 bytes.
+        System.arraycopy(png, 0, told, 0, 33);
+        System.arraycopy(place, 0, told, 33, place.length);
+        System.arraycopy(png, 33, told, 33 + place.length, png.length - 33);
+        assertThat(pictures.decode(told).kept()).isEqualTo(png);
+    }
+
+    private static byte[] chunk(String name, byte[] content) {
+        ByteBuffer chunk = ByteBuffer.allocate(12 + content.length);
+        chunk.putInt(content.length).put(name.getBytes()).put(content);
+        CRC32 sum = new CRC32();
+        sum.update(chunk.array(), 4, 4 + content.length);
+        return chunk.putInt((int) sum.getValue()).array();
+    }
+
+    private void refused(byte[] file, String message) {
+        assertThatThrownBy(() -> pictures.decode(file))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining(message);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"png", "jpeg", "tiff"})
+    void a_file_that_is_cut_off_is_sent_back(String format) {
+        byte[] whole = Sheets.file(Sheets.print(2), format);
+        refused(Arrays.copyOf(whole, whole.length / 2), "damaged or cut off");
+    }
+
+    @Test
+    void other_files_are_sent_back() {
+        refused(new byte[0], "empty");
+        refused("GIF89a and so on".getBytes(), "PNG, JPEG, TIFF or PDF");
+        refused("%PDF-1.7 nothing more".getBytes(), "damaged");
+    }
+
+    @Test
+    void more_than_forty_megabytes_are_not_looked_into() {
+        byte[] large = new byte[(int) Pictures.MOST_BYTES + 1];
+        large[0] = (byte) 0x89;
+        refused(large, "more than 40 MB");
+    }
+
+    /** A few bytes that claim 400 megapixels: nothing is decoded. */
+    @Test
+    void a_picture_that_would_fill_the_memory_is_refused_by_its_size() {
+        byte[] png = Sheets.file(image(), "png");
+        ByteBuffer header = ByteBuffer.wrap(png);
+        header.putInt(16, 20_000).putInt(20, 20_000);
+        CRC32 sum = new CRC32();
+        sum.update(png, 12, 17);
+        header.putInt(29, (int) sum.getValue());
+        refused(png, "400 megapixels");
+    }
+
+    @Test
+    void a_pdf_page_the_size_of_a_wall_is_refused() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage(new PDRectangle(14_400, 14_400)));
+            document.save(bytes);
+        }
+        refused(bytes.toByteArray(), "megapixels");
+    }
+}

@@ -1,0 +1,209 @@
+package undoknot.server.scan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.awt.image.BufferedImage;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.mock.web.MockHttpServletResponse;
+import undoknot.server.Api;
+import undoknot.server.Api.Answer;
+import undoknot.server.ServerTest;
+import undoknot.server.account.Role;
+
+@ServerTest
+class ScanTest {
+
+    private static byte[] sheet;
+
+    @Autowired
+    Api api;
+
+    private String visit;
+    private String layout;
+
+    @BeforeAll
+    static void print() {
+        sheet = Sheets.file(Sheets.print(3), "png");
+    }
+
+    @BeforeEach
+    void visit() {
+        visit = api.as(Role.TECHNICIAN).newVisit();
+        layout = api.get("/api/layouts?family=VENNICK-B3").body().at("/0/id").asText();
+    }
+
+    private Answer keep(String id, byte[] file) {
+        return api.send(HttpMethod.PUT, path(id), "check.png", file, Map.of("layout", layout));
+    }
+
+    private String path(String id) {
+        return "/api/visits/" + visit + "/scans/" + id;
+    }
+
+    private static int differing(String truth, String read) {
+        int differing = 0;
+        for (int i = 0; i < truth.length(); i++) {
+            differing += read.charAt(i) != 'U' && truth.charAt(i) != read.charAt(i) ? 1 : 0;
+        }
+        return differing;
+    }
+
+    @Test
+    void a_scan_is_read_kept_and_fetched_again() {
+        String id = UUID.randomUUID().toString();
+        JsonNode view = keep(id, sheet).is(200).body();
+        Map<String, String> truth = Sheets.strokes(3).truth().texts();
+        truth.forEach((code, states) -> {
+            String read = view.at("/result/channels/" + code + "/states").asText();
+            assertThat(read).hasSameSizeAs(states);
+            assertThat(differing(states, read)).as(code).isZero();
+        });
+        assertThat(view.at("/result/fit/how").asText()).isEqualTo("MARKS");
+        assertThat(view.at("/result/fit/corners")).hasSize(4);
+        assertThat(view.at("/simulated").asBoolean()).isFalse();
+        MockHttpServletResponse image = api.raw(HttpMethod.GET, path(id) + "/image", null);
+        assertThat(image.getContentType()).isEqualTo("image/png");
+        assertThat(image.getContentAsByteArray()).isEqualTo(sheet);
+        MockHttpServletResponse straight = api.raw(HttpMethod.GET, path(id) + "/sheet", null);
+        assertThat(straight.getContentType()).isEqualTo("image/jpeg");
+        assertThat(straight.getContentAsByteArray()).hasSizeGreaterThan(10_000);
+    }
+
+    @Test
+    void sent_twice_it_is_kept_once_and_another_picture_is_refused() {
+        String id = UUID.randomUUID().toString();
+        keep(id, sheet).is(200);
+        assertThat(keep(id, sheet).is(200).body().path("id").asText()).isEqualTo(id);
+        assertThat(keep(id, Sheets.file(Sheets.print(4), "png")).is(422).messageAt("image"))
+                .contains("Another picture");
+    }
+
+    @Test
+    void corrections_by_hand_are_kept_apart_from_what_was_read() {
+        String scan = UUID.randomUUID().toString();
+        JsonNode read = keep(scan, sheet).is(200).body().at("/result/channels");
+        Map<String, String> accepted = new java.util.LinkedHashMap<>();
+        read.properties()
+                .forEach(e ->
+                        accepted.put(e.getKey(), e.getValue().path("states").asText()));
+        String asRead = accepted.get("C");
+        char other = asRead.charAt(4) == 'M' ? 'F' : 'M';
+        accepted.put("C", asRead.substring(0, 4) + other + asRead.substring(5));
+        String check = UUID.randomUUID().toString();
+        JsonNode view = api.put(
+                        "/api/visits/" + visit + "/checks/" + check, Map.of("reading", accepted, "scanId", scan))
+                .is(200)
+                .body()
+                .at("/checks/0");
+        assertThat(view.path("corrected").asInt()).isEqualTo(1);
+        assertThat(view.at("/reading/C").asText()).isEqualTo(accepted.get("C"));
+        assertThat(view.at("/readAs/C").asText()).isEqualTo(asRead);
+        assertThat(view.path("scanId").asText()).isEqualTo(scan);
+    }
+
+    @Test
+    void a_scan_that_could_not_be_placed_waits_for_corners_by_hand() {
+        BufferedImage bare = Sheets.print(5);
+        // Without its marks and lying on its side, the sheet is not found.
+        int w = bare.getWidth();
+        int h = bare.getHeight();
+        var g = bare.createGraphics();
+        g.setColor(java.awt.Color.WHITE);
+        g.fillRect(0, 0, w, h / 12);
+        g.fillRect(0, h - h / 12, w, h / 12);
+        g.dispose();
+        BufferedImage lying = Pictures.upright(bare, 6);
+        String id = UUID.randomUUID().toString();
+        JsonNode view = keep(id, Sheets.file(lying, "png")).is(200).body();
+        assertThat(view.at("/result/notFound").asText()).isNotBlank();
+        assertThat(api.put(
+                                "/api/visits/" + visit + "/checks/" + UUID.randomUUID(),
+                                Map.of("reading", api.reading(0), "scanId", id))
+                        .is(422)
+                        .messageAt("scanId"))
+                .contains("corners");
+        JsonNode again = api.put(
+                        path(id) + "/corners",
+                        Map.of(
+                                "sheet",
+                                List.of(
+                                        Map.of("x", h, "y", 0),
+                                        Map.of("x", h, "y", w),
+                                        Map.of("x", 0, "y", w),
+                                        Map.of("x", 0, "y", 0))))
+                .is(200)
+                .body();
+        assertThat(again.at("/result/fit/how").asText()).isEqualTo("BY_HAND");
+        assertThat(again.at("/byHand/sheet")).hasSize(4);
+        assertThat(api.put(path(id) + "/corners", Map.of("sheet", List.of(Map.of("x", 0, "y", 0))))
+                        .is(422)
+                        .messageAt("corners"))
+                .contains("four");
+    }
+
+    @Test
+    void reading_without_keeping_takes_a_layout_by_id_or_whole() throws Exception {
+        JsonNode byId = api.send(HttpMethod.POST, "/api/scans/read", "c.png", sheet, Map.of("layout", layout))
+                .is(200)
+                .body();
+        assertThat(byId.at("/map/format").asText()).isEqualTo("undoknot.nozzle-map/1");
+        assertThat(byId.at("/map/channels")).hasSize(3);
+        String whole = api.json.writeValueAsString(Sheets.LAYOUT);
+        JsonNode byText = api.send(HttpMethod.POST, "/api/scans/read", "c.png", sheet, Map.of("layout", whole))
+                .is(200)
+                .body();
+        assertThat(byText.at("/map/channels")).isEqualTo(byId.at("/map/channels"));
+        assertThat(api.get("/api/visits/" + visit).body().path("checks")).isEmpty();
+    }
+
+    @Test
+    void a_bad_layout_or_bad_corners_are_named() {
+        assertThat(api.send(HttpMethod.POST, "/api/scans/read", "c.png", sheet, Map.of("layout", "{nonsense"))
+                        .is(422)
+                        .messageAt("layout"))
+                .contains("neither");
+        assertThat(api.send(
+                                HttpMethod.POST,
+                                "/api/scans/read",
+                                "c.png",
+                                sheet,
+                                Map.of("layout", layout, "corners", "here"))
+                        .is(422)
+                        .messageAt("corners"))
+                .contains("four corners");
+    }
+
+    @Test
+    void another_familys_layout_is_refused() {
+        String other =
+                api.get("/api/layouts?family=ORSEL-D6").body().at("/0/id").asText();
+        assertThat(api.send(HttpMethod.PUT, path(UUID.randomUUID().toString()), "c.png", sheet, Map.of("layout", other))
+                        .is(422)
+                        .messageAt("layout"))
+                .contains("Vennick");
+    }
+
+    @Test
+    void what_is_no_picture_leaves_nothing_behind() {
+        String id = UUID.randomUUID().toString();
+        assertThat(keep(id, "plain text".getBytes()).is(422).messageAt("image")).contains("PNG, JPEG, TIFF or PDF");
+        api.get(path(id)).is(404);
+    }
+
+    @Test
+    void an_observer_reads_but_sends_nothing() {
+        String id = UUID.randomUUID().toString();
+        keep(id, sheet).is(200);
+        api.as(Role.OBSERVER);
+        api.get(path(id)).is(200);
+        keep(UUID.randomUUID().toString(), sheet).is(403);
+    }
+}
