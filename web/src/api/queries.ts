@@ -1,6 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { http } from './http';
-import type { Bench, Comparison, DraftKey, Family, Lot, Visit } from './types';
+import type {
+  Bench,
+  CoarseComparison,
+  CoarseKindView,
+  Comparison,
+  DraftKey,
+  Family,
+  LayoutRow,
+  Lot,
+  Movement,
+  Scan,
+  Visit,
+} from './types';
 
 /** Two people may be at it: what is on the screen is looked up again now and then. */
 const LOOK_AGAIN_MS = 10_000;
@@ -43,5 +55,46 @@ export function useComparison(visitId: string, before: string | undefined, now: 
     queryKey: ['comparison', visitId, before, now],
     queryFn: () => http.get<Comparison>(`/api/visits/${visitId}/comparison?before=${before}&now=${now}`),
     enabled: before !== undefined && now !== undefined,
+  });
+}
+
+export function useCoarseComparison(visitId: string, before: string | undefined, now: string | undefined) {
+  return useQuery({
+    queryKey: ['coarse-comparison', visitId, before, now],
+    queryFn: () =>
+      http.get<CoarseComparison>(`/api/visits/${visitId}/coarse-comparison?before=${before}&now=${now}`),
+    enabled: before !== undefined && now !== undefined,
+  });
+}
+
+export function useMovements(visitId: string) {
+  return useQuery({
+    queryKey: ['movements', visitId],
+    queryFn: () => http.get<Movement[]>(`/api/visits/${visitId}/movements`),
+  });
+}
+
+export function useLayouts(family: string | undefined) {
+  return useQuery({
+    queryKey: ['layouts', family],
+    queryFn: () => http.get<LayoutRow[]>(`/api/layouts?family=${family}`),
+    enabled: family !== undefined,
+  });
+}
+
+export function useScan(visitId: string, scanId: string | undefined) {
+  return useQuery({
+    queryKey: ['scan', visitId, scanId],
+    queryFn: () => http.get<Scan>(`/api/visits/${visitId}/scans/${scanId}`),
+    enabled: scanId !== undefined,
+    staleTime: Infinity,
+  });
+}
+
+export function useCoarseKinds() {
+  return useQuery({
+    queryKey: ['coarse-kinds'],
+    queryFn: () => http.get<CoarseKindView[]>('/api/coarse-kinds'),
+    staleTime: Infinity,
   });
 }

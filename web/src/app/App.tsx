@@ -17,6 +17,8 @@ const TagPage = lazy(() => import('../visit/TagPage'));
 const FactsPage = lazy(() => import('../visit/FactsPage'));
 const CheckPage = lazy(() => import('../nozzle/CheckPage'));
 const ComparePage = lazy(() => import('../nozzle/ComparePage'));
+const ReadPage = lazy(() => import('../scan/ReadPage'));
+const LayoutsPage = lazy(() => import('../layout/LayoutsPage'));
 const DiagnosisPage = lazy(() => import('../diagnosis/DiagnosisPage'));
 const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
 const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
@@ -52,6 +54,8 @@ export function App() {
                     <Route path="/visits/:id/tag" element={<TagPage />} />
                     <Route path="/visits/:id/facts" element={<FactsPage />} />
                     <Route path="/visits/:id/check/:checkId?" element={<CheckPage />} />
+                    <Route path="/visits/:id/read/:scanId?" element={<ReadPage />} />
+                    <Route path="/layouts" element={<LayoutsPage />} />
                     <Route path="/visits/:id/compare" element={<ComparePage />} />
                     <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
                     <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />

@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { useColorScheme, useTheme } from '@mui/material/styles';
-import { Beaker, LogOut, MoonStar, PackagePlus, Sun, Waves } from 'lucide-react';
+import { Beaker, LogOut, MoonStar, PackagePlus, Ruler, Sun, Waves } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
@@ -42,6 +42,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
           {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
           <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
+          {person.role === 'LEAD' && <Way to="/layouts" icon={<Ruler aria-hidden />} label="Layouts" />}
         </Stack>
         <TagField />
         <Box sx={{ flex: 1 }} />

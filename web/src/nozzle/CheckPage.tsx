@@ -4,21 +4,27 @@ import { useNavigate, useParams } from 'react-router';
 import { http } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';
-import type { Check, Visit } from '../api/types';
+import type { Check, Coarse, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
 import { useDraft } from '../draft/useDraft';
 import { combWords } from './Comb';
+import { CoarseEditor } from './CoarseEditor';
+import { coarseWords } from './coarse';
 import { CombEditor } from './CombEditor';
+import { MapFromFile } from './MapFromFile';
 import { edit, startEditing, type Reading } from './editing';
+
+type Kind = 'MAP' | 'COARSE' | 'NONE';
 
 interface CheckDraft {
   id: string;
   version?: number;
   reading: Reading;
-  isPossible: boolean;
+  kind: Kind;
+  coarse: Coarse;
   reason: string;
   note: string;
 }
@@ -50,7 +56,8 @@ function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
     id: check?.id ?? newId(),
     version: check?.version,
     reading: check?.reading ?? unread(visit),
-    isPossible: check?.notPossible === undefined,
+    kind: check?.coarse ? 'COARSE' : check?.notPossible === undefined ? 'MAP' : 'NONE',
+    coarse: check?.coarse ?? { kind: 'BARS', channels: {} },
     reason: check?.notPossible ?? '',
     note: check?.note ?? '',
   };
@@ -61,7 +68,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
   const { restored, isReady, keep, drop } = useDraft<CheckDraft>(
     check ? `check-${check.id}` : `check-of-${visit.id}`,
   );
-  const [form, setForm] = useState<CheckDraft>(() => restored ?? draftOf(visit, check));
+  const [form, setForm] = useState<CheckDraft>(() => ({ ...draftOf(visit, check), ...restored }));
   const [editing, dispatch] = useReducer(edit, form.reading, startEditing);
   const isTouched = useRef(restored !== undefined);
 
@@ -69,10 +76,10 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
   useEffect(() => {
     if (isReady && restored && !isTouched.current) {
       isTouched.current = true;
-      setForm(restored);
+      setForm({ ...draftOf(visit, check), ...restored });
       dispatch({ kind: 'replace', reading: restored.reading });
     }
-  }, [isReady, restored]);
+  }, [isReady, restored, visit, check]);
 
   const first = useRef(true);
   useEffect(() => {
@@ -88,8 +95,9 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     () =>
       http.put<Visit>(`/api/visits/${visit.id}/checks/${form.id}`, {
         version: form.version,
-        reading: form.isPossible ? editing.reading : undefined,
-        notPossible: form.isPossible ? undefined : form.reason,
+        reading: form.kind === 'MAP' ? editing.reading : undefined,
+        coarse: form.kind === 'COARSE' ? form.coarse : undefined,
+        notPossible: form.kind === 'NONE' ? form.reason : undefined,
         note: form.note,
       }),
     () => {
@@ -106,13 +114,15 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       : 'Nozzle check';
 
   const mine = {
-    reading: form.isPossible ? editing.reading : undefined,
-    notPossible: form.isPossible ? '' : form.reason,
+    reading: form.kind === 'MAP' ? editing.reading : undefined,
+    coarse: form.kind === 'COARSE' ? form.coarse : undefined,
+    notPossible: form.kind === 'NONE' ? form.reason : '',
     note: form.note,
   };
   const theirs = (write.problem?.extra.current ?? {}) as {
     version?: number;
     reading?: Reading;
+    coarse?: Coarse;
     notPossible?: string;
     note?: string;
   };
@@ -120,13 +130,15 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     ? differences(
         { ...theirs, notPossible: theirs.notPossible ?? '' },
         { ...theirs, ...mine },
-        { reading: 'Reading', notPossible: 'No check possible', note: 'Note' },
+        { reading: 'Reading', coarse: 'Coarse reading', notPossible: 'No check possible', note: 'Note' },
         (field, value) =>
           field === 'reading' && value
             ? Object.entries(value as Reading)
                 .map(([code, text]) => `${code} ${combWords(text)}`)
                 .join('; ')
-            : String(value ?? ''),
+            : field === 'coarse' && value
+              ? coarseWords(value as Coarse)
+              : String(value ?? ''),
       )
     : [];
 
@@ -135,16 +147,35 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       <Stack spacing={2}>
         <ToggleButtonGroup
           exclusive
-          value={form.isPossible}
-          onChange={(_, next: boolean | null) => next !== null && setForm({ ...form, isPossible: next })}
+          value={form.kind}
+          onChange={(_, next: Kind | null) => next !== null && setForm({ ...form, kind: next })}
           aria-label="Kind of reading"
+          sx={{ flexWrap: 'wrap' }}
         >
-          <ToggleButton value={true}>A check was printed</ToggleButton>
-          <ToggleButton value={false}>No check possible</ToggleButton>
+          <ToggleButton value="MAP">A check was printed</ToggleButton>
+          <ToggleButton value="COARSE">Bars, stream or pad</ToggleButton>
+          <ToggleButton value="NONE">No check possible</ToggleButton>
         </ToggleButtonGroup>
-        {form.isPossible ? (
-          <CombEditor family={visit.family} state={editing} dispatch={dispatch} last={lastMap ?? undefined} />
-        ) : (
+        {form.kind === 'MAP' && (
+          <>
+            <MapFromFile visitId={visit.id} take={(reading) => dispatch({ kind: 'replace', reading })} />
+            <CombEditor
+              family={visit.family}
+              state={editing}
+              dispatch={dispatch}
+              last={lastMap ?? undefined}
+            />
+          </>
+        )}
+        {form.kind === 'COARSE' && (
+          <CoarseEditor
+            family={visit.family}
+            value={form.coarse}
+            onChange={(coarse) => setForm({ ...form, coarse })}
+            error={wrong('coarse')}
+          />
+        )}
+        {form.kind === 'NONE' && (
           <TextField
             label="Why not"
             value={form.reason}
@@ -190,7 +221,8 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
             ...form,
             version: theirs.version,
             note: taken.has('note') ? (theirs.note ?? '') : form.note,
-            isPossible: taken.has('reading') ? theirs.reading !== undefined : form.isPossible,
+            kind: taken.has('reading') && theirs.reading ? 'MAP' : form.kind,
+            coarse: taken.has('coarse') && theirs.coarse ? theirs.coarse : form.coarse,
             reason: taken.has('notPossible') ? (theirs.notPossible ?? '') : form.reason,
           });
           if (taken.has('reading') && theirs.reading) {

@@ -1,23 +1,32 @@
-import { Box, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useParams, useSearchParams } from 'react-router';
-import { useComparison, useVisit } from '../api/queries';
-import type { Acceptance, Channel, Check, Comparison, Counts } from '../api/types';
+import { useComparison, useMovements, useVisit } from '../api/queries';
+import type { Acceptance, Channel, Check, Comparison, Counts, Movement } from '../api/types';
 import { Block, Page } from '../app/Page';
 import { Empty, Failed, Loading } from '../app/states';
 import { moment } from '../bench/time';
 import { word } from '../words/words';
 import { AcceptanceMark } from './AcceptanceMark';
+import { ChannelHistory } from './ChannelHistory';
+import { CoarseCompare } from './CoarseCompare';
 import { combPaths } from './comb';
+import { groupWords } from './features';
+import { FlipScans } from './FlipScans';
 
 export default function ComparePage() {
   const { id = '' } = useParams();
   const visit = useVisit(id);
   const [parameters, setParameters] = useSearchParams();
-  const maps = (visit.data?.checks ?? []).filter((check) => check.reading);
-  const before = parameters.get('before') ?? maps.at(-2)?.id;
-  const now = parameters.get('now') ?? maps.at(-1)?.id;
-  const comparison = useComparison(id, before, now);
+  const all = (visit.data?.checks ?? []).filter((check) => check.reading || check.coarse);
+  const maps = all.filter((check) => check.reading);
+  const usual = maps.length > 1 ? maps : all;
+  const before = parameters.get('before') ?? usual.at(-2)?.id;
+  const now = parameters.get('now') ?? usual.at(-1)?.id;
+  const [first, second] = [before, now].map((wanted) => all.find((check) => check.id === wanted));
+  const areMaps = Boolean(first?.reading && second?.reading);
+  const comparison = useComparison(id, areMaps ? before : undefined, areMaps ? now : undefined);
+  const movements = useMovements(id);
 
   if (visit.isPending) {
     return <Loading what="the visit" />;
@@ -29,18 +38,34 @@ export default function ComparePage() {
     setParameters({ before: before ?? '', now: now ?? '', [which]: value }, { replace: true });
   return (
     <Page title="Before and after" back={{ to: `/visits/${id}`, label: visit.data.tag }}>
-      {maps.length < 2 ? (
+      {all.length < 2 ? (
         <Empty>
-          There is one nozzle map or none yet. After the next check the two stand here tooth to tooth.
+          There is one reading or none yet. After the next check the two stand here tooth to tooth.
         </Empty>
       ) : (
         <Stack spacing={2}>
           <Stack direction={{ xs: 'column', sm: 'row' }} spacing={2}>
-            <CheckChoice label="Before" checks={maps} value={before ?? ''} onChange={choose('before')} />
-            <CheckChoice label="Now" checks={maps} value={now ?? ''} onChange={choose('now')} />
+            <CheckChoice label="Before" checks={all} value={before ?? ''} onChange={choose('before')} />
+            <CheckChoice label="Now" checks={all} value={now ?? ''} onChange={choose('now')} />
           </Stack>
+          {first && second && !areMaps && first.coarse?.kind !== second.coarse?.kind && (
+            <Empty>
+              Only readings of one kind can be compared. Choose two maps, or two of the same kind.
+            </Empty>
+          )}
+          {first?.coarse && second?.coarse && first.coarse.kind === second.coarse.kind && (
+            <CoarseCompare visitId={id} before={first} now={second} channels={visit.data.family.channels} />
+          )}
           {comparison.isError && <Failed error={comparison.error} again={() => void comparison.refetch()} />}
-          {comparison.data && <Both comparison={comparison.data} channels={visit.data.family.channels} />}
+          {areMaps && comparison.data && (
+            <Both
+              visitId={id}
+              comparison={comparison.data}
+              channels={visit.data.family.channels}
+              maps={maps}
+              movements={movements.data ?? []}
+            />
+          )}
         </Stack>
       )}
     </Page>
@@ -63,20 +88,49 @@ function CheckChoice({
       {checks.map((check) => (
         <MenuItem key={check.id} value={check.id}>
           Check {check.number}, {moment(check.takenAt)}
+          {check.coarse && `, ${word('coarseKind', check.coarse.kind)}`}
         </MenuItem>
       ))}
     </TextField>
   );
 }
 
-function Both({ comparison, channels }: { comparison: Comparison; channels: Channel[] }) {
+interface BothProps {
+  visitId: string;
+  comparison: Comparison;
+  channels: Channel[];
+  maps: Check[];
+  movements: Movement[];
+}
+
+function Both({ visitId, comparison, channels, maps, movements }: BothProps) {
   const acceptance = comparison.now.acceptance as Acceptance;
   return (
     <>
       <Block title="The whole head" aside={<AcceptanceMark acceptance={acceptance} />}>
         <CountsLine counts={comparison.total} isTotal />
         <Legend />
+        <Stack direction="row" sx={{ gap: 1, mt: 1 }}>
+          {['svg', 'png'].map((ending) => (
+            <Button
+              key={ending}
+              variant="outlined"
+              href={`/api/visits/${visitId}/comparison.${ending}?before=${comparison.before.id}&now=${comparison.now.id}`}
+              download
+            >
+              Take along as {ending.toUpperCase()}
+            </Button>
+          ))}
+        </Stack>
       </Block>
+      {comparison.before.scanId && comparison.now.scanId && (
+        <FlipScans
+          visitId={visitId}
+          before={comparison.before}
+          now={comparison.now}
+          channels={worstFirst(channels, comparison)}
+        />
+      )}
       <Stack spacing={1}>
         {worstFirst(channels, comparison).map((channel) => (
           <Box
@@ -95,6 +149,12 @@ function Both({ comparison, channels }: { comparison: Comparison; channels: Chan
               now={comparison.now.reading?.[channel.code] ?? ''}
               fates={comparison.fates[channel.code]}
             />
+            {groupWords(comparison.now.channels?.[channel.code]).map((found) => (
+              <Typography key={found} sx={{ fontWeight: 650 }}>
+                Now {found}.
+              </Typography>
+            ))}
+            {maps.length > 2 && <ChannelHistory channel={channel} checks={maps} movements={movements} />}
           </Box>
         ))}
       </Stack>

@@ -167,6 +167,6 @@ describe('before and after', () => {
   it('waits for a second map', async () => {
     pretendServer({ 'GET /api/visits/visit-1': visit() });
     show(<ComparePage />, { at: '/visits/visit-1/compare', path: '/visits/:id/compare' });
-    expect(await screen.findByText(/There is one nozzle map or none yet/)).toBeInTheDocument();
+    expect(await screen.findByText(/There is one reading or none yet/)).toBeInTheDocument();
   });
 });

@@ -25,6 +25,7 @@ export function check(part: Partial<Check> = {}): Check {
     reading: { K: 'FFFFFFFF', C: 'FMMFFFFF' },
     note: '',
     simulated: false,
+    corrected: 0,
     acceptance: {
       jobClass: 'GENERAL',
       verdict: 'NOT_MET',
@@ -52,6 +53,7 @@ function counts(part: object) {
     longestRun: 0,
     longestRunFirst: 0,
     whollyOut: false,
+    densitySteps: [],
     ...part,
   };
 }
@@ -123,6 +125,7 @@ export function visit(part: Partial<Visit> = {}): Visit {
     clocks: [],
     thread: [],
     next: { action: 'TREAT' },
+    standIn: false,
     cyclesRun: 0,
     serverTime: '2026-03-02T10:00:00Z',
     ...part,

@@ -5,18 +5,21 @@ import { Block } from '../app/Page';
 import { Empty } from '../app/states';
 import { moment } from '../bench/time';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
+import { CheckFiles } from '../nozzle/CheckFiles';
+import { coarseWords } from '../nozzle/coarse';
 import { Comb, combWords } from '../nozzle/Comb';
+import { groupWords } from '../nozzle/features';
 import { lastMap } from './outOf';
 
 /** The checks of a visit: the last one drawn, all of them listed. */
 export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const last = lastMap(visit);
-  const maps = visit.checks.filter((check) => check.reading);
+  const comparable = visit.checks.filter((check) => check.reading || check.coarse);
   return (
     <Block
       title="Nozzle checks"
       aside={
-        maps.length > 1 && (
+        comparable.length > 1 && (
           <Button variant="contained" component={Link} to={`/visits/${visit.id}/compare`}>
             Before and after
           </Button>
@@ -80,6 +83,16 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
               {check.simulated && ' (simulated)'}
               {check.note && `; ${check.note}`}
             </Typography>
+            {check.scanId && (
+              <Button
+                component={Link}
+                to={`/visits/${visit.id}/read/${check.scanId}`}
+                aria-label={`Scan of check ${check.number}`}
+              >
+                Scan
+              </Button>
+            )}
+            {check.reading && <CheckFiles visitId={visit.id} check={check} />}
             {mayWrite && (
               <Button
                 component={Link}
@@ -98,7 +111,7 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
 
 function ChannelFindings({ check, code }: { check: Check; code: string }) {
   const counts = check.channels?.[code];
-  if (!counts || counts.out === 0) {
+  if (!counts || (counts.out === 0 && counts.densitySteps.length === 0)) {
     return null;
   }
   const parts = [];
@@ -108,18 +121,24 @@ function ChannelFindings({ check, code }: { check: Check; code: string }) {
   if (counts.whollyOut) {
     parts.push('wholly out');
   }
-  if (counts.filledGroups) {
-    parts.push(`fills drive group ${counts.filledGroups.first} of ${counts.filledGroups.of} exactly`);
-  }
+  parts.push(...groupWords(counts));
   return <>{parts.length > 0 && `; ${parts.join('; ')}`}</>;
 }
 
 function summary(check: Check): string {
+  if (check.coarse) {
+    return coarseWords(check.coarse);
+  }
   if (!check.channels) {
     return `no check possible, ${check.notPossible}`;
   }
   const all = Object.values(check.channels);
   const sum = (pick: (c: (typeof all)[number]) => number) => all.reduce((total, c) => total + pick(c), 0);
   const unread = sum((c) => c.unread);
-  return `${sum((c) => c.out)} out of ${sum((c) => c.nozzles)}${unread > 0 ? `, ${unread} unread` : ''}`;
+  return (
+    `${sum((c) => c.out)} out of ${sum((c) => c.nozzles)}${unread > 0 ? `, ${unread} unread` : ''}` +
+    (check.scanId
+      ? `, read from a scan${check.corrected > 0 ? ` (${check.corrected} corrected by hand)` : ''}`
+      : '')
+  );
 }

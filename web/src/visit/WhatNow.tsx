@@ -15,7 +15,8 @@ const WAYS = [
   { key: 's', to: 'attempt/soak', label: 'Soak' },
   { key: 'b', to: 'attempt/bath', label: 'Bath' },
   { key: 'c', to: 'attempt/cycle', label: 'Printer cycle' },
-  { key: 'k', to: 'check', label: 'Check' },
+  { key: 'p', to: 'read', label: 'Read a scan' },
+  { key: 'k', to: 'check', label: 'Check by hand' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 'r', to: 'return', label: 'Return' },
 ];

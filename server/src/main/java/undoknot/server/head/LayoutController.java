@@ -1,6 +1,5 @@
 package undoknot.server.head;
 
-import io.swagger.v3.oas.annotations.Operation;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
@@ -19,7 +18,6 @@ import undoknot.head.Family;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.FieldProblem;
 import undoknot.server.problem.Refused;
-import undoknot.server.visit.Views;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
@@ -49,12 +47,6 @@ class LayoutController {
     @GetMapping
     List<LayoutView> list(@RequestParam String family) {
         return layouts.of(family).stream().map(this::view).toList();
-    }
-
-    @Operation(summary = "All families, for laying out checks of any of them")
-    @GetMapping("/families")
-    List<Views.FamilyView> families() {
-        return families.all().stream().map(Views.FamilyView::of).toList();
     }
 
     @PutMapping("/{id}")

@@ -3,7 +3,9 @@ package undoknot.server.nozzle;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
@@ -234,6 +236,26 @@ class CheckController {
                 CountsView.of(comparison.total()),
                 channels,
                 fates);
+    }
+
+    /** How the gaps moved from one map to the next. */
+    record MovementView(UUID before, UUID now, CountsView total, Map<String, CountsView> channels) {}
+
+    /** Each nozzle map of the visit against the one before it. */
+    @GetMapping("/movements")
+    List<MovementView> movements(@PathVariable UUID visitId) {
+        Course course = courses.get(visitId);
+        List<NozzleCheck> mapped =
+                course.checks().stream().filter(c -> course.map(c) != null).toList();
+        List<MovementView> movements = new ArrayList<>();
+        for (int i = 1; i < mapped.size(); i++) {
+            Comparison comparison = Comparison.of(course.map(mapped.get(i - 1)), course.map(mapped.get(i)));
+            Map<String, CountsView> channels = new LinkedHashMap<>();
+            comparison.channels().forEach((code, counts) -> channels.put(code, CountsView.of(counts)));
+            movements.add(new MovementView(
+                    mapped.get(i - 1).id, mapped.get(i).id, CountsView.of(comparison.total()), channels));
+        }
+        return movements;
     }
 
     /** @param changes what became of each channel */

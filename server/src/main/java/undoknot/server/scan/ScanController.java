@@ -210,6 +210,16 @@ class ScanController {
                 .body(keeper.picture(id).original);
     }
 
+    /** The picture as a browser shows it: upright, as JPEG, at most 1600 pixels along its longer side. */
+    @GetMapping(path = "/api/visits/{visitId}/scans/{id}/preview")
+    ResponseEntity<byte[]> preview(@PathVariable UUID visitId, @PathVariable UUID id) {
+        keeper.get(visitId, id);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .contentType(MediaType.IMAGE_JPEG)
+                .body(keeper.preview(id));
+    }
+
     /** The sheet laid straight, as JPEG; absent when it could not be placed. */
     @GetMapping(path = "/api/visits/{visitId}/scans/{id}/sheet")
     ResponseEntity<byte[]> sheet(@PathVariable UUID visitId, @PathVariable UUID id) {

@@ -1,5 +1,7 @@
 package undoknot.server.scan;
 
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -32,6 +34,7 @@ public class ScanKeeper {
     /** Pixels a millimetre of the straight sheet that the screen shows: enough to judge a dash by eye. */
     static final double SHEET_PER_MM = 8;
 
+    private static final int PREVIEW_SIDE = 1600;
     private static final double SHEET_QUALITY = 0.82;
 
     private final Pictures pictures;
@@ -154,6 +157,23 @@ public class ScanKeeper {
             scanPictures.saveAndFlush(pictureRow);
             return kept;
         });
+    }
+
+    byte[] preview(UUID id) {
+        BufferedImage image = pictures.decode(picture(id).original).image();
+        double scale = Math.min(1, (double) PREVIEW_SIDE / Math.max(image.getWidth(), image.getHeight()));
+        int width = (int) Math.max(1, Math.round(image.getWidth() * scale));
+        int height = (int) Math.max(1, Math.round(image.getHeight() * scale));
+        BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
+        Graphics2D g = small.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        g.drawImage(image, 0, 0, width, height, null);
+        g.dispose();
+        try {
+            return Jpeg.of(small, SHEET_QUALITY);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     public Optional<Scan> find(UUID visitId, UUID id) {
