@@ -1,4 +1,5 @@
 import { Box, Typography } from '@mui/material';
+import { ChevronRight } from 'lucide-react';
 import type { Channel, Check, Movement } from '../api/types';
 import { moment } from '../bench/time';
 import { word } from '../words/words';
@@ -13,11 +14,12 @@ interface Props {
 /** All maps of a visit for one channel, one below the other, each with how the gaps moved to it. */
 export function ChannelHistory({ channel, checks, movements }: Props) {
   return (
-    <Box component="details" sx={{ mt: 1 }}>
+    <Box component="details" sx={{ mt: 1, '&[open] .fold': { transform: 'rotate(90deg)' } }}>
       <Box
         component="summary"
         sx={{ cursor: 'pointer', minHeight: 48, display: 'flex', alignItems: 'center', gap: 1 }}
       >
+        <ChevronRight aria-hidden className="fold" />
         All {checks.length} checks of {channel.colour}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>

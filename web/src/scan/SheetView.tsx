@@ -80,7 +80,8 @@ export function SheetView({ layout, sheet, reading, view, overlay, at, label, on
           height={here.height + 1}
           fill="none"
           stroke={vars.palette.primary.main}
-          strokeWidth={0.35}
+          strokeWidth={3}
+          vectorEffect="non-scaling-stroke"
         />
       )}
     </Box>

@@ -76,7 +76,7 @@ function One({
         {at.code} nozzle {at.nozzle}
         {place >= 0 && total > 0 && ` (${place + 1} of ${total})`}: {word('state', STATE_OF[now])}
       </Typography>
-      <Box sx={{ height: 190, bgcolor: '#d8d8d4', borderRadius: 0.5, overflow: 'hidden' }}>
+      <Box sx={{ height: 160, bgcolor: '#d8d8d4', borderRadius: 0.5, overflow: 'hidden' }}>
         <SheetView
           layout={scan.layout}
           sheet={sheet}

@@ -187,12 +187,12 @@ final class PatternFinder {
             (vRange[1] - vRange[0]) / (bottom - top)
         };
         for (double guess : guesses) {
-            if (found.stream().anyMatch(c -> Math.abs(c.perMm() / guess - 1) < 0.008)) {
+            if (found.stream().anyMatch(c -> Math.abs(c.perMm() / guess - 1) < 0.004)) {
                 continue;
             }
-            found.addAll(IntStream.rangeClosed(-3, 3)
+            found.addAll(IntStream.rangeClosed(-5, 3)
                     .parallel()
-                    .mapToObj(i -> best(us, vs, guess * (1 + 0.005 * i), cos, sin, uRange, vRange))
+                    .mapToObj(i -> best(us, vs, guess * (1 + 0.01 * i), cos, sin, uRange, vRange))
                     .filter(Objects::nonNull)
                     .toList());
         }
@@ -224,9 +224,10 @@ final class PatternFinder {
             int y = (int) ((vs[i] - v0) / cell) + pad;
             if (x >= 0 && y >= 0 && x < w && y < h) {
                 int at = (y + 1) * (w + 1) + x + 1;
-                sums[blocks][at]++;
+                // A cell either has ink or has none: a heavy smear is worth no more than a dash.
+                sums[blocks][at] = 1;
                 for (int b = 0; b < blocks; b++) {
-                    sums[b][at] += (int) (matches[i] >>> b & 1);
+                    sums[b][at] |= (int) (matches[i] >>> b & 1);
                 }
             }
         }
@@ -270,7 +271,13 @@ final class PatternFinder {
         double ov = v0 + (bestY - pad) * cell;
         Plane plane = Plane.of(
                 perMm * cos, -perMm * sin, ou * cos - ov * sin, perMm * sin, perMm * cos, ou * sin + ov * cos, 0, 0, 1);
-        return new Candidate(plane, perMm, bestScore / total);
+        // Ink in its own block against all ink and all blocks: too large a scale leaves blocks empty, too small a one
+        // leaves ink outside.
+        double area = layout.blocks().stream()
+                        .mapToDouble(b -> b.widthMm() * b.heightMm())
+                        .sum()
+                / (CELL_MM * CELL_MM);
+        return new Candidate(plane, perMm, bestScore / (total + area - bestScore));
     }
 
     private static int clamp(int value, int most) {

@@ -21,6 +21,9 @@ final class PatternFit {
 
     private static final double QUARTER_WINDOW_MM = 0.36;
 
+    /** Along the dashes the pattern repeats only after a whole stair, so a wrong scale can be felt for further. */
+    private static final double LOOSE_WINDOW_MM = 1.1;
+
     private PatternFit() {}
 
     /**
@@ -44,22 +47,20 @@ final class PatternFit {
     static Fit tight(Raster picture, CheckLayout layout, Plane plane, double windowMm, double perMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, perMm * COARSE_SHARE);
         double[] shift = bestShift(patches, windowMm, COARSE_STEP_MM, 1);
-        double lead = lead(patches, shift);
         Plane moved = plane.moved(shift[0], shift[1]);
-        Plane corrected = correct(layout, quarters(patches, shift), moved);
-        return finish(picture, layout, corrected == null ? moved : corrected, lead, perMm);
+        Plane corrected = correct(layout, quarters(patches, shift, QUARTER_WINDOW_MM), moved);
+        return finish(picture, layout, corrected == null ? moved : corrected, perMm);
     }
 
     /** Lays the layout over a sheet whose place is known to within a few steps. */
     static Fit loose(Raster picture, CheckLayout layout, Plane plane, double windowMm, double perMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, perMm);
         double[] shift = bestShift(patches, windowMm, windowMm / 14, 3);
-        double lead = lead(patches, shift);
         Plane moved = plane.moved(shift[0], shift[1]);
         double[] still = {0, 0};
         for (int round = 0; round < 3; round++) {
             patches = cut(picture, layout, moved, perMm);
-            double[][][] shifts = quarters(patches, still);
+            double[][][] shifts = quarters(patches, still, LOOSE_WINDOW_MM);
             stepBack(patches, shifts);
             Plane corrected = correct(layout, shifts, moved);
             if (corrected == null) {
@@ -67,12 +68,12 @@ final class PatternFit {
             }
             moved = corrected;
         }
-        return finish(picture, layout, moved, lead, perMm);
+        return finish(picture, layout, moved, perMm);
     }
 
-    private static Fit finish(Raster picture, CheckLayout layout, Plane plane, double lead, double perMm) {
+    private static Fit finish(Raster picture, CheckLayout layout, Plane plane, double perMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, perMm);
-        double[][][] rest = quarters(patches, new double[] {0, 0});
+        double[][][] rest = quarters(patches, new double[] {0, 0}, QUARTER_WINDOW_MM);
         double sum = 0;
         double weight = 0;
         for (double[][] block : rest) {
@@ -81,7 +82,7 @@ final class PatternFit {
                 weight += quarter[2];
             }
         }
-        return new Fit(plane, weight == 0 ? 0 : Math.sqrt(sum / weight), cover(patches), lead, rest, patches);
+        return new Fit(plane, weight == 0 ? 0 : Math.sqrt(sum / weight), cover(patches), lead(patches), rest, patches);
     }
 
     private static List<BlockPatch> cut(Raster picture, CheckLayout layout, Plane plane, double perMm) {
@@ -130,20 +131,18 @@ final class PatternFit {
     }
 
     /** The pattern looks like itself one nozzle further, but for the ends of the stairs. */
-    private static double lead(List<BlockPatch> patches, double[] shift) {
-        double here = inkAt(patches, shift[0], shift[1], 1);
-        double next = 0;
-        for (int way = -1; way <= 1; way += 2) {
-            double ink = 0;
-            for (BlockPatch patch : patches) {
-                boolean across = patch.block.direction() == Direction.ACROSS;
-                double du = (across ? shift[0] : shift[1]) + way * patch.block.driftMm();
-                double dv = (across ? shift[1] : shift[0]) + way * patch.block.pitchMm();
-                ink += ink(patch, du, dv, 1, -1, -1);
+    private static double lead(List<BlockPatch> patches) {
+        double here = 0;
+        double[] next = new double[2];
+        for (BlockPatch patch : patches) {
+            Block block = patch.block;
+            here += ink(patch, 0, 0, 1, -1, -1);
+            for (int i = 0; i < 2; i++) {
+                int way = 2 * i - 1;
+                next[i] += ink(patch, way * block.driftMm(), way * block.pitchMm(), 1, -1, -1);
             }
-            next = Math.max(next, ink);
         }
-        return here <= 0 ? 0 : (here - next) / here;
+        return here <= 0 ? 0 : (here - Math.max(next[0], next[1])) / here;
     }
 
     /** A block that sits a nozzle or two along its own stairs is sent to where it gathers most. */
@@ -197,12 +196,12 @@ final class PatternFit {
     }
 
     /** Shift of each quarter of each block and its weight: {dx, dy, weight} on the sheet, mm. */
-    private static double[][][] quarters(List<BlockPatch> patches, double[] from) {
+    private static double[][][] quarters(List<BlockPatch> patches, double[] from, double alongMm) {
         return patches.parallelStream()
                 .map(patch -> {
                     double[][] found = new double[4][];
                     for (int q = 0; q < 4; q++) {
-                        found[q] = quarter(patch, from, q & 1, q >> 1);
+                        found[q] = quarter(patch, from, alongMm, q & 1, q >> 1);
                     }
                     return found;
                 })
@@ -210,20 +209,21 @@ final class PatternFit {
     }
 
     /** @param from where on the sheet the search begins, mm; the shift found is counted from there */
-    private static double[] quarter(BlockPatch patch, double[] from, int half, int end) {
+    private static double[] quarter(BlockPatch patch, double[] from, double alongMm, int half, int end) {
         boolean across = patch.block.direction() == Direction.ACROSS;
         double fromU = across ? from[0] : from[1];
         double fromV = across ? from[1] : from[0];
         int reach = (int) Math.round(QUARTER_WINDOW_MM / FINE_STEP_MM);
-        int side = 2 * reach + 1;
-        double[] inks = new double[side * side];
+        int reachAlong = (int) Math.round(alongMm / FINE_STEP_MM);
+        int side = 2 * reachAlong + 1;
+        double[] inks = new double[side * (2 * reach + 1)];
         double[] best = {0, 0};
         double most = -1;
         double sum = 0;
         int places = 0;
         int at = 0;
         for (int iv = -reach; iv <= reach; iv++) {
-            for (int iu = -reach; iu <= reach; iu++) {
+            for (int iu = -reachAlong; iu <= reachAlong; iu++) {
                 double ink = ink(patch, fromU + iu * FINE_STEP_MM, fromV + iv * FINE_STEP_MM, 1, half, end);
                 inks[places++] = ink;
                 sum += ink;
@@ -237,7 +237,7 @@ final class PatternFit {
             }
         }
         best[0] += FINE_STEP_MM * summit(inks, at, 1, at % side, side);
-        best[1] += FINE_STEP_MM * summit(inks, at, side, at / side, side);
+        best[1] += FINE_STEP_MM * summit(inks, at, side, at / side, 2 * reach + 1);
         double weight = Math.max(0, most - sum / places);
         // A handful of dashes cannot tell where their quarter lies.
         weight = weight < 2.5 ? 0 : weight;

@@ -37,6 +37,8 @@ class AccessibleTest extends BrowserTest {
                 "/visits/" + open + "/facts",
                 "/visits/" + open + "/check",
                 "/visits/" + open + "/compare",
+                "/visits/" + open + "/read",
+                "/layouts",
                 "/visits/" + open + "/diagnosis",
                 "/visits/" + open + "/attempt/flush",
                 "/visits/" + open + "/attempt/soak",
@@ -50,6 +52,26 @@ class AccessibleTest extends BrowserTest {
             page.waitForLoadState(LoadState.NETWORKIDLE);
             look(path);
         }
+        lookAtScans();
+    }
+
+    /** A scan being settled, corners being placed, a coarse reading, a layout being made. */
+    private void lookAtScans() {
+        page.navigate(shop.address + "/visits/" + visitOf("OD6-51002") + "/read");
+        button(page, "Print a check on the stand-in").click();
+        assertThat(heading(page, "Totals")).isVisible();
+        look("a scan that was read");
+        button(page, "Place the corners by hand").click();
+        assertThat(heading(page, "Corners of the sheet")).isVisible();
+        look("corners by hand");
+        page.navigate(shop.address + "/visits/" + visitOf("OD6-51002") + "/check");
+        button(page, "Bars, stream or pad").click();
+        assertThat(page.getByText("It cannot tell")).isVisible();
+        look("bars");
+        page.navigate(shop.address + "/layouts");
+        button(page, "Make one like it").click();
+        assertThat(heading(page, "Pattern of every block")).isVisible();
+        look("a layout being made");
     }
 
     private String visitOf(String serial) {

@@ -65,6 +65,13 @@ class ScreenshotsTest extends BrowserTest {
         take(page, of("OD6-47750") + "/history", "history");
         take(page, of("OD6-51002") + "/tag", "tag");
         take(page, shop.address + "/shelf", "shelf");
+        page.navigate(of("HW8-01120") + "/read");
+        select(page, "How it is scanned", Pattern.compile("^Folded"));
+        button(page, "Print a check on the stand-in").click();
+        assertThat(heading(page, "Totals")).isVisible();
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        shoot(page, "read");
+        take(page, shop.address + "/layouts", "layouts");
         page.navigate(shop.address + "/take-in");
         entry(page, "Serial").fill("OD6-48213");
         button(page, "Take this head").click();

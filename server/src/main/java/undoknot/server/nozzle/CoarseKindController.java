@@ -11,8 +11,7 @@ import undoknot.nozzle.CoarseReading;
 class CoarseKindController {
 
     /** @param cannotTell what such a reading cannot tell */
-    record CoarseKindView(
-            CoarseReading.Kind kind, List<LevelView> levels, List<CoarseReading.Blind> cannotTell) {}
+    record CoarseKindView(CoarseReading.Kind kind, List<LevelView> levels, List<CoarseReading.Blind> cannotTell) {}
 
     record LevelView(CoarseReading.Level level, boolean asksWhere) {}
 
