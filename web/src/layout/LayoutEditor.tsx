@@ -225,6 +225,8 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
                     <li key={e.field + e.code + e.message}>{e.message}</li>
                   ))}
               </ul>
+            ) : problem.errors.length > 0 ? (
+              'The name needs another look: it is marked above.'
             ) : (
               problem.message
             )}

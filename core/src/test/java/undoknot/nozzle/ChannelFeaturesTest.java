@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import undoknot.nozzle.ChannelFeatures.DensityStep;
 import undoknot.nozzle.ChannelFeatures.FilledGroups;
 
 class ChannelFeaturesTest {
@@ -43,5 +44,17 @@ class ChannelFeaturesTest {
     @CsvSource({"MMMFFFFF", "FMMFFFFF", "MMFFMMFF", "MMMMMMMM", "FFFFFFFF", "MMFFFFFM"})
     void does_not_see_groups_where_the_borders_do_not_fit(String text) {
         assertThat(ChannelFeatures.of(ChannelMap.of(text), 4).filledGroups()).isEqualTo(Optional.empty());
+    }
+
+    /** Groups of ten: the second prints at half strength, the fourth has too few dashes to tell. */
+    @Test
+    void tells_where_the_dashes_turn_weaker_or_stronger() {
+        String text = "F".repeat(10) + "W".repeat(10) + "F".repeat(10) + "M".repeat(7) + "WWW";
+        assertThat(ChannelFeatures.of(ChannelMap.of(text), 4).densitySteps())
+                .containsExactly(new DensityStep(1, 4, 1, 0.5), new DensityStep(2, 4, 0.5, 1));
+        assertThat(ChannelFeatures.of(ChannelMap.of(text), 1).densitySteps()).isEmpty();
+        assertThat(ChannelFeatures.of(ChannelMap.of("F".repeat(16) + "WWWW" + "F".repeat(20)), 4)
+                        .densitySteps())
+                .isEmpty();
     }
 }

@@ -169,7 +169,9 @@ class ReadScanTest extends BrowserTest {
         button(page, "Read with these corners").click();
         assertThat(heading(page, "Totals")).isVisible();
         assertThat(page.getByText("corners placed by hand")).isVisible();
-        assertThat(page.getByText("Cyan: all 208 firing")).isVisible();
+        // Every nozzle of this head fires; placed wrongly, most dashes would be missing.
+        assertThat(region(page, "Totals")).containsText("Cyan");
+        assertThat(region(page, "Totals")).not().containsText(Pattern.compile("\\d+ out"));
     }
 
     /** Moves a corner by its keys to the sheet's real corner, which lies 2/104 of the side inside the picture. */

@@ -7,7 +7,9 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.concurrent.Semaphore;
+import java.util.function.Supplier;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
@@ -27,8 +29,21 @@ class Pictures {
     static final long MOST_PIXELS = 150_000_000;
     private static final int PDF_DPI = 300;
 
-    /** A large scan takes some hundred megabytes while it is decoded, so only two are at a time. */
-    private final Semaphore turns = new Semaphore(2, true);
+    /** An A4 sheet at 600 dpi has 35 million pixels. Of larger pictures every second or third pixel is taken. */
+    private static final long PIXELS_KEPT = 45_000_000;
+
+    /** A large scan takes some hundred megabytes while it is read, so one is read at a time. */
+    private final Semaphore turn = new Semaphore(1, true);
+
+    /** Runs what decodes and reads a picture when its turn has come. */
+    <T> T inTurn(Supplier<T> work) {
+        turn.acquireUninterruptibly();
+        try {
+            return work.get();
+        } finally {
+            turn.release();
+        }
+    }
 
     enum Kind {
         PNG("image/png"),
@@ -83,7 +98,6 @@ class Pictures {
         if (kind == null) {
             throw refused("TYPE", "This is no PNG, JPEG, TIFF or PDF. Save the scan as one of these.");
         }
-        turns.acquireUninterruptibly();
         try {
             BufferedImage image = kind == Kind.PDF ? firstPage(file) : image(file);
             BufferedImage upright = upright(image, PictureFacts.orientation(file));
@@ -93,8 +107,6 @@ class Pictures {
                 throw refused;
             }
             throw refused("DAMAGED", "The file is damaged or cut off. Scan or send it again.");
-        } finally {
-            turns.release();
         }
     }
 
@@ -111,7 +123,10 @@ class Pictures {
                 checkPixels(reader.getWidth(0), reader.getHeight(0));
                 // A JPEG that ends early is only warned of, and its rest filled with grey.
                 reader.addIIOReadWarningListener((source, warning) -> warned[0] = true);
-                BufferedImage image = reader.read(0);
+                ImageReadParam param = reader.getDefaultReadParam();
+                int every = everyNth((long) reader.getWidth(0) * reader.getHeight(0));
+                param.setSourceSubsampling(every, every, 0, 0);
+                BufferedImage image = reader.read(0, param);
                 if (warned[0]) {
                     throw refused("DAMAGED", "The file is damaged or cut off. Scan or send it again.");
                 }
@@ -120,6 +135,11 @@ class Pictures {
                 reader.dispose();
             }
         }
+    }
+
+    /** Which share of rows and columns keeps a picture within {@link #PIXELS_KEPT}: 1 for all, 2 for every second. */
+    static int everyNth(long pixels) {
+        return (int) Math.ceil(Math.sqrt((double) pixels / PIXELS_KEPT));
     }
 
     private static void checkPixels(long width, long height) {
@@ -138,7 +158,8 @@ class Pictures {
             }
             PDRectangle page = document.getPage(0).getCropBox();
             checkPixels(Math.round(page.getWidth() / 72 * PDF_DPI), Math.round(page.getHeight() / 72 * PDF_DPI));
-            return new PDFRenderer(document).renderImageWithDPI(0, PDF_DPI, ImageType.RGB);
+            int every = everyNth((long) (page.getWidth() / 72 * PDF_DPI * page.getHeight() / 72 * PDF_DPI));
+            return new PDFRenderer(document).renderImageWithDPI(0, (float) PDF_DPI / every, ImageType.RGB);
         }
     }
 

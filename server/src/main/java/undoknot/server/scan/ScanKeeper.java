@@ -65,9 +65,12 @@ public class ScanKeeper {
     /** @param sheet the sheet laid straight, or null when it could not be placed */
     private record Read(ScanResult result, byte[] sheet) {}
 
+    private record Kept(String mediaType, byte[] file, int width, int height, Read read) {}
+
     /** Reads a file without keeping anything. */
     ScanResult read(byte[] file, CheckLayout layout, ScanReader.ByHand byHand) {
-        return read(pictures.decode(file).image(), layout, byHand, false).result();
+        return pictures.inTurn(
+                () -> read(pictures.decode(file).image(), layout, byHand, false).result());
     }
 
     private static Read read(BufferedImage image, CheckLayout layout, ScanReader.ByHand byHand, boolean withSheet) {
@@ -99,8 +102,16 @@ public class ScanKeeper {
             return same(known, visitId, hash);
         }
         CheckLayout layout = layoutFor(courses.getOpen(visitId), layoutId);
-        Picture picture = pictures.decode(file);
-        Read read = read(picture.image(), layout, ScanReader.ByHand.NOTHING, true);
+        // The decoded image is let go before anything waits for the database.
+        Kept kept = pictures.inTurn(() -> {
+            Picture picture = pictures.decode(file);
+            return new Kept(
+                    picture.mediaType(),
+                    picture.kept(),
+                    picture.image().getWidth(),
+                    picture.image().getHeight(),
+                    read(picture.image(), layout, ScanReader.ByHand.NOTHING, true));
+        });
         return writes.run(() -> {
             Scan meanwhile = scans.findById(id).orElse(null);
             if (meanwhile != null) {
@@ -109,18 +120,18 @@ public class ScanKeeper {
             Scan scan = new Scan(
                     id, visitId, layoutId, clock.instant(), SignedIn.now().displayName());
             scan.fileName = fileName;
-            scan.mediaType = picture.mediaType();
-            scan.widthPx = picture.image().getWidth();
-            scan.heightPx = picture.image().getHeight();
+            scan.mediaType = kept.mediaType();
+            scan.widthPx = kept.width();
+            scan.heightPx = kept.height();
             scan.contentHash = hash;
-            scan.result = courses.write(read.result());
+            scan.result = courses.write(kept.read().result());
             scan.simulated = simulated;
-            Scan kept = scans.saveAndFlush(scan);
-            ScanPicture row = new ScanPicture(id);
-            row.original = picture.kept();
-            row.sheet = read.sheet();
-            scanPictures.saveAndFlush(row);
-            return kept;
+            Scan row = scans.saveAndFlush(scan);
+            ScanPicture picture = new ScanPicture(id);
+            picture.original = kept.file();
+            picture.sheet = kept.read().sheet();
+            scanPictures.saveAndFlush(picture);
+            return row;
         });
     }
 
@@ -146,7 +157,8 @@ public class ScanKeeper {
         courses.getOpen(visitId);
         Scan scan = get(visitId, id);
         byte[] original = picture(id).original;
-        Read read = read(pictures.decode(original).image(), layouts.get(scan.layoutId), byHand, true);
+        CheckLayout layout = layouts.get(scan.layoutId);
+        Read read = pictures.inTurn(() -> read(pictures.decode(original).image(), layout, byHand, true));
         return writes.run(() -> {
             Scan row = get(visitId, id);
             row.byHand = courses.write(byHand);
@@ -160,7 +172,11 @@ public class ScanKeeper {
     }
 
     byte[] preview(UUID id) {
-        BufferedImage image = pictures.decode(picture(id).original).image();
+        byte[] original = picture(id).original;
+        return pictures.inTurn(() -> small(pictures.decode(original).image()));
+    }
+
+    private static byte[] small(BufferedImage image) {
         double scale = Math.min(1, (double) PREVIEW_SIDE / Math.max(image.getWidth(), image.getHeight()));
         int width = (int) Math.max(1, Math.round(image.getWidth() * scale));
         int height = (int) Math.max(1, Math.round(image.getHeight() * scale));

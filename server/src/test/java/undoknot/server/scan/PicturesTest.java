@@ -171,6 +171,12 @@ class PicturesTest {
         refused(png, "400 megapixels");
     }
 
+    @ParameterizedTest
+    @CsvSource({"1000000,1", "45000000,1", "46000000,2", "139000000,2", "150000000,2"})
+    void of_huge_pictures_not_every_pixel_is_kept(long pixels, int every) {
+        assertThat(Pictures.everyNth(pixels)).isEqualTo(every);
+    }
+
     @Test
     void a_pdf_page_the_size_of_a_wall_is_refused() throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
