@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import undoknot.server.bench.StepClockRow;
 import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.scan.Scan;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.visit.Visit;
 
@@ -31,6 +32,7 @@ class HistoryController {
     private static final Map<Class<?>, String> KEPT = Map.of(
             Visit.class, "VISIT",
             NozzleCheck.class, "CHECK",
+            Scan.class, "SCAN",
             DiagnosisRow.class, "DIAGNOSIS",
             Attempt.class, "ATTEMPT",
             StepClockRow.class, "CLOCK");
@@ -41,7 +43,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, DIAGNOSIS, ATTEMPT or CLOCK */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT or CLOCK */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(

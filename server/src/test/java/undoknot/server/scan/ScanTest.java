@@ -206,4 +206,49 @@ class ScanTest {
         api.get(path(id)).is(200);
         keep(UUID.randomUUID().toString(), sheet).is(403);
     }
+
+    @Test
+    void who_placed_corners_and_when_can_be_read_on_the_visit() {
+        String id = UUID.randomUUID().toString();
+        keep(id, sheet).is(200);
+        List<Map<String, Integer>> corners = List.of(
+                Map.of("x", 0, "y", 0),
+                Map.of("x", 1240, "y", 0),
+                Map.of("x", 1240, "y", 1754),
+                Map.of("x", 0, "y", 1754));
+        api.put(path(id) + "/corners", Map.of("sheet", corners)).is(200);
+        JsonNode history = api.get("/api/visits/" + visit + "/history").is(200).body();
+        assertThat(history)
+                .filteredOn(c -> c.path("what").asText().equals("SCAN"))
+                .hasSize(2);
+        JsonNode placed = history.get(0);
+        assertThat(placed.path("by").asText()).isEqualTo("Test TECHNICIAN");
+        assertThat(placed.at("/fields/0/name").asText()).isEqualTo("byHand");
+    }
+
+    @Test
+    void the_preview_is_a_small_upright_jpeg() throws Exception {
+        String id = UUID.randomUUID().toString();
+        keep(id, sheet).is(200);
+        MockHttpServletResponse preview = api.raw(HttpMethod.GET, path(id) + "/preview", null);
+        BufferedImage image =
+                javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(preview.getContentAsByteArray()));
+        assertThat(Math.max(image.getWidth(), image.getHeight())).isEqualTo(1600);
+        assertThat(image.getHeight()).isGreaterThan(image.getWidth());
+    }
+
+    @Test
+    void a_returned_head_takes_no_more_scans() {
+        api.check(visit, UUID.randomUUID().toString(), 0).is(200);
+        api.put(
+                        "/api/visits/" + visit + "/return",
+                        Map.of("version", 0, "outcome", "RECOVERED", "reason", "", "signedBy", "Test hand"))
+                .is(200);
+        assertThat(keep(UUID.randomUUID().toString(), sheet)
+                        .is(409)
+                        .body()
+                        .path("detail")
+                        .asText())
+                .contains("returned");
+    }
 }
