@@ -174,7 +174,7 @@ class ReadScanTest extends BrowserTest {
         assertThat(region(page, "Totals")).not().containsText(Pattern.compile("\\d+ out"));
     }
 
-    /** Moves a corner by its keys to the sheet's real corner, which lies 2/104 of the side inside the picture. */
+    /** Moves a corner by its keys near to the sheet's real corner, which lies 2/104 of the side inside the picture. */
     private void place(String corner, int width, int height) {
         Locator handle = page.getByLabel(corner, new Page.GetByLabelOptions().setExact(true));
         handle.focus();
@@ -182,13 +182,19 @@ class ReadScanTest extends BrowserTest {
         Assertions.assertTrue(now.find());
         double x = Integer.parseInt(now.group(1)) < width / 2 ? width * 0.02 / 1.04 : width - width * 0.02 / 1.04;
         double y = Integer.parseInt(now.group(2)) < height / 2 ? height * 0.02 / 1.04 : height - height * 0.02 / 1.04;
-        step(handle, (int) Math.round(x) - Integer.parseInt(now.group(1)), "ArrowRight", "ArrowLeft");
-        step(handle, (int) Math.round(y) - Integer.parseInt(now.group(2)), "ArrowDown", "ArrowUp");
+        double far = Math.max(width, height) / 100.0;
+        step(handle, x - Integer.parseInt(now.group(1)), far, "ArrowRight", "ArrowLeft");
+        step(handle, y - Integer.parseInt(now.group(2)), far, "ArrowDown", "ArrowUp");
     }
 
-    private static void step(Locator handle, int by, String forward, String back) {
-        for (int i = 0; i < Math.abs(by); i++) {
-            handle.press(by > 0 ? forward : back);
+    private static void step(Locator handle, double by, double far, String forward, String back) {
+        String key = by > 0 ? forward : back;
+        int wide = (int) (Math.abs(by) / far);
+        for (int i = 0; i < wide; i++) {
+            handle.press("Shift+" + key);
+        }
+        for (int i = 0; i < Math.round(Math.abs(by) - wide * far); i++) {
+            handle.press(key);
         }
     }
 
