@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useCoarseComparison } from '../api/queries';
+import { useCoarseComparison, useCoarseKinds } from '../api/queries';
 import type { Channel, Check } from '../api/types';
 import { Block } from '../app/Page';
 import { Failed, Loading } from '../app/states';
@@ -16,6 +16,8 @@ interface Props {
 /** Two readings of one coarse kind, channel by channel. */
 export function CoarseCompare({ visitId, before, now, channels }: Props) {
   const comparison = useCoarseComparison(visitId, before.id, now.id);
+  const kinds = useCoarseKinds();
+  const blind = kinds.data?.find((k) => k.kind === now.coarse?.kind)?.cannotTell ?? [];
   if (comparison.isPending) {
     return <Loading what="the readings" />;
   }
@@ -39,6 +41,11 @@ export function CoarseCompare({ visitId, before, now, channels }: Props) {
           </Typography>
         ))}
       </Box>
+      {blind.length > 0 && (
+        <Typography color="text.secondary" sx={{ mt: 1.5 }}>
+          Such a reading cannot tell {blind.map((term) => word('coarseBlind', term)).join('; ')}.
+        </Typography>
+      )}
     </Block>
   );
 }

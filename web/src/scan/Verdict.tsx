@@ -106,6 +106,23 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
     }
   }
 
+  /** Any nozzle, one after the other: the next of the block, and on into the next block. */
+  function walk(by: 1 | -1) {
+    const blocks = scan.layout.blocks;
+    const place = Math.max(
+      0,
+      blocks.findIndex((b) => b.channel === at?.code),
+    );
+    const size = blocks[place].stairs * blocks[place].steps;
+    const next = (at?.nozzle ?? 0) + by;
+    if (next >= 1 && next <= size) {
+      goTo({ code: blocks[place].channel, nozzle: next });
+      return;
+    }
+    const other = blocks[(place + by + blocks.length) % blocks.length];
+    goTo({ code: other.channel, nozzle: by > 0 ? 1 : other.stairs * other.steps });
+  }
+
   const write = useWrite(
     () =>
       http.put<Visit>(`/api/visits/${visit.id}/checks/${draft.checkId}`, {
@@ -122,6 +139,8 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
   const keys: Record<string, () => void> = {
     arrowright: () => step(1),
     arrowleft: () => step(-1),
+    arrowdown: () => walk(1),
+    arrowup: () => walk(-1),
     o: () => setOverlay(overlay > 0 ? 0 : 1),
     enter: () => mayAccept && write.send(undefined),
   };
@@ -187,7 +206,8 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
           </Box>
           <Typography color="text.secondary" sx={{ mt: 1 }}>
             A line under a dash: firing; half a line: weak; a slanted one: deflected; an open frame: missing;
-            a dotted frame: unread. Tap a dash to look at it closely.
+            a dotted frame: unread. Tap a dash to look at it closely; arrow keys walk the unsure ones (left,
+            right) and all (up, down).
           </Typography>
         </Block>
         <Totals visit={visit} scan={scan} reading={reading} />

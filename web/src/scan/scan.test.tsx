@@ -93,6 +93,29 @@ describe('reading a scan', () => {
     });
   });
 
+  it('walks every nozzle by the arrow keys, so that one that was read for sure can be corrected', async () => {
+    pretendServer({
+      'GET /api/visits/visit-1/scans/scan-1': scan(),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    expect(await screen.findByText(/K nozzle 8 \(1 of 2\): unread/)).toBeVisible();
+    await userEvent.keyboard('{ArrowDown}');
+    expect(await screen.findByText(/C nozzle 1: firing/)).toBeVisible();
+    await userEvent.keyboard('m');
+    expect(await screen.findByText(/C nozzle 1: missing/)).toBeVisible();
+    expect(screen.getByText(/1 corrected by hand/)).toBeVisible();
+    await userEvent.keyboard('{ArrowUp}');
+    expect(await screen.findByText(/K nozzle 8/)).toBeVisible();
+  });
+
+  it('lets an observer look at what was read, but send nothing', async () => {
+    pretendServer({ 'GET /api/visits/visit-1': visit({ checks: [] }) });
+    show(<ReadPage />, { at: '/visits/visit-1/read', path: '/visits/:id/read/:scanId?', role: 'OBSERVER' });
+    expect(await screen.findByText(/Only technicians and leads read checks/)).toBeVisible();
+    expect(screen.queryByLabelText('Scan file')).toBeNull();
+  });
+
   it('asks for corners when the sheet was not found, and says why', async () => {
     pretendServer({
       'GET /api/visits/visit-1/scans/scan-1': scan({

@@ -218,7 +218,7 @@ public final class ReaderAccuracy {
                 continue;
             }
             Tally tally = new Tally();
-            int rounds = table && degradation.scanning().dpi() < 600 ? 2 : 1;
+            int rounds = table && !degradation.name().startsWith("600") ? 2 : 1;
             for (int round = 0; round < rounds; round++) {
                 for (int f = 0; f < StarterFamilies.ALL.size(); f++) {
                     long seed = (table ? TABLE_SEED : TUNING_SEED) + d * 100L + f + 10L * round;

@@ -1,193 +1,167 @@
 package undoknot.simulator;
 
-/**
- * How the stand-in scanner or camera spoils a sheet. Shares run from 0 to 1.
- *
- * @param dpi resolution on the sheet
- * @param turnDeg turn of the sheet, degrees clockwise
- * @param upsideDown whether the sheet lies upside down as well
- * @param perspective how slanted the camera looks; 0 is a flatbed
- * @param unevenLight how much darker one side is
- * @param tint colour of the paper, #rrggbb, or null for the layout's own
- * @param dust number of specks
- * @param fibres number of fibres
- * @param folds number of folds
- * @param jpegQuality 0 for none, else 0.6 for quality 60
- * @param blurPx blur of the lens, pixels
- * @param noise scatter of single pixels, levels of 255
- * @param feedMm by how much the printer fed the paper off its place, at most
- * @param strayInk number of smears of a neighbour's ink in the blocks
- * @param onDark whether the sheet lies on a dark table with room around it
- */
-public record Scanning(
-        int dpi,
-        double turnDeg,
-        boolean upsideDown,
-        double perspective,
-        double unevenLight,
-        String tint,
-        int dust,
-        int fibres,
-        int folds,
-        double jpegQuality,
-        double blurPx,
-        double noise,
-        double feedMm,
-        int strayInk,
-        boolean onDark) {
+/** How the stand-in scanner or camera takes a sheet, and what was done to the sheet before. Each change gives a copy. */
+public final class Scanning implements Cloneable {
 
-    public static final Scanning CLEAN = new Scanning(300, 0, false, 0, 0, null, 0, 0, 0, 0, 0.4, 2, 0.1, 0, false);
+    /** A clean flatbed scan at 300 dpi. */
+    public static final Scanning CLEAN = new Scanning();
 
+    private int dpi = 300;
+    private double turnDeg;
+    private boolean upsideDown;
+    private double perspective;
+    private double unevenLight;
+    private String tint;
+    private int dust;
+    private int fibres;
+    private int folds;
+    private double jpegQuality;
+    private double blurPx = 0.4;
+    private double noise = 2;
+    private double feedMm = 0.1;
+    private int strayInk;
+    private boolean onDark;
+
+    private Scanning() {}
+
+    private Scanning copy() {
+        try {
+            return (Scanning) clone();
+        } catch (CloneNotSupportedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Resolution on the sheet. */
     public Scanning dpi(int to) {
-        return new Scanning(
-                to,
-                turnDeg,
-                upsideDown,
-                perspective,
-                unevenLight,
-                tint,
-                dust,
-                fibres,
-                folds,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.dpi = to;
+        return copy;
     }
 
+    /** Turned clockwise by some degrees, and upside down as well when {@code over}. */
     public Scanning turned(double degrees, boolean over) {
-        return new Scanning(
-                dpi,
-                degrees,
-                over,
-                perspective,
-                unevenLight,
-                tint,
-                dust,
-                fibres,
-                folds,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.turnDeg = degrees;
+        copy.upsideDown = over;
+        return copy;
     }
 
-    /** A hand-held photo: slanted, a little soft, on a dark table. */
+    /** A hand-held photo: slanted (0 is straight from above, 1 steep), a little soft, on a dark table. */
     public Scanning photo(double slant) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                slant,
-                Math.max(unevenLight, 0.15),
-                tint,
-                dust,
-                fibres,
-                folds,
-                0.85,
-                0.8,
-                4,
-                feedMm,
-                strayInk,
-                true);
+        Scanning copy = copy();
+        copy.perspective = slant;
+        copy.unevenLight = Math.max(unevenLight, 0.15);
+        copy.jpegQuality = 0.85;
+        copy.blurPx = 0.8;
+        copy.noise = 4;
+        copy.onDark = true;
+        return copy;
     }
 
+    /** One side darker than the other by a share. */
     public Scanning light(double share) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                perspective,
-                share,
-                tint,
-                dust,
-                fibres,
-                folds,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.unevenLight = share;
+        return copy;
     }
 
+    /** Paper of another colour, #rrggbb. */
     public Scanning paper(String colour) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                perspective,
-                unevenLight,
-                colour,
-                dust,
-                fibres,
-                folds,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.tint = colour;
+        return copy;
     }
 
+    /** Specks of dust, fibres and folds, by number. */
     public Scanning dirt(int specks, int threads, int creases) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                perspective,
-                unevenLight,
-                tint,
-                specks,
-                threads,
-                creases,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.dust = specks;
+        copy.fibres = threads;
+        copy.folds = creases;
+        return copy;
     }
 
+    /** Squeezed into a JPEG, quality 0 to 1. */
     public Scanning jpeg(double quality) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                perspective,
-                unevenLight,
-                tint,
-                dust,
-                fibres,
-                folds,
-                quality,
-                blurPx,
-                noise,
-                feedMm,
-                strayInk,
-                onDark);
+        Scanning copy = copy();
+        copy.jpegQuality = quality;
+        return copy;
     }
 
+    /** Smears of a neighbour's ink in the blocks. */
     public Scanning smeared(int smears) {
-        return new Scanning(
-                dpi,
-                turnDeg,
-                upsideDown,
-                perspective,
-                unevenLight,
-                tint,
-                dust,
-                fibres,
-                folds,
-                jpegQuality,
-                blurPx,
-                noise,
-                feedMm,
-                smears,
-                onDark);
+        Scanning copy = copy();
+        copy.strayInk = smears;
+        return copy;
+    }
+
+    /** Fed exactly where the layout says, which no printer does. */
+    public Scanning fedExactly() {
+        Scanning copy = copy();
+        copy.feedMm = 0;
+        return copy;
+    }
+
+    int dpi() {
+        return dpi;
+    }
+
+    double turnDeg() {
+        return turnDeg;
+    }
+
+    boolean upsideDown() {
+        return upsideDown;
+    }
+
+    double perspective() {
+        return perspective;
+    }
+
+    double unevenLight() {
+        return unevenLight;
+    }
+
+    String tint() {
+        return tint;
+    }
+
+    int dust() {
+        return dust;
+    }
+
+    int fibres() {
+        return fibres;
+    }
+
+    int folds() {
+        return folds;
+    }
+
+    double jpegQuality() {
+        return jpegQuality;
+    }
+
+    double blurPx() {
+        return blurPx;
+    }
+
+    /** Scatter of single pixels, levels of 255. */
+    double noise() {
+        return noise;
+    }
+
+    /** By how much the printer feeds the paper off its place, at most. */
+    double feedMm() {
+        return feedMm;
+    }
+
+    int strayInk() {
+        return strayInk;
+    }
+
+    boolean onDark() {
+        return onDark;
     }
 }

@@ -11,8 +11,6 @@ import static undoknot.simulator.Physics.FLUSH_LEAVES_AIR;
 import static undoknot.simulator.Physics.OVER_PRESSURE_BENDS;
 import static undoknot.simulator.Physics.OVER_PRESSURE_SHARE;
 import static undoknot.simulator.Physics.PAD_LOOSENS;
-import static undoknot.simulator.Physics.PLUG_GONE_UM;
-import static undoknot.simulator.Physics.PLUG_WEAK_UM;
 import static undoknot.simulator.Physics.PURGE_TAKES_AIR;
 import static undoknot.simulator.Physics.PUSH_BREAKS_UM;
 import static undoknot.simulator.Physics.REST_TAKES_AIR;
@@ -47,46 +45,9 @@ import undoknot.treatment.Treatment.Strength;
  */
 public final class StandInHead {
 
-    /** One channel's hidden state; arrays by nozzle, nozzle 1 first. */
-    private static final class Path {
-        final Channel channel;
-        final double[] plugUm;
-        final double[] strength;
-        final boolean[] debris;
-        final double[] bent;
-        final boolean[] deadGroup;
-        /** Share of the channel that air covers, 0..1. */
-        double air;
-        /** Share by which the supply is narrowed, 0..1. */
-        double narrowed;
-
-        boolean ink = true;
-        /** Ink that sets again by itself. */
-        boolean unsuitable;
-        /** Ink still in the channel, 1 before any flush. */
-        double colour = 1;
-
-        Path(Channel channel, int groups) {
-            this.channel = channel;
-            this.plugUm = new double[channel.nozzles()];
-            this.strength = new double[channel.nozzles()];
-            this.debris = new boolean[channel.nozzles()];
-            this.bent = new double[channel.nozzles()];
-            this.deadGroup = new boolean[groups];
-        }
-
-        boolean dead(int i) {
-            return deadGroup[i * deadGroup.length / plugUm.length];
-        }
-
-        boolean passes(int i) {
-            return plugUm[i] < PLUG_WEAK_UM.value() && !debris[i];
-        }
-    }
-
     private final Family family;
     private final long seed;
-    private final Map<String, Path> paths = new LinkedHashMap<>();
+    private final Map<String, ChannelState> paths = new LinkedHashMap<>();
     private double station;
     private double wet;
     private boolean contacts;
@@ -98,7 +59,7 @@ public final class StandInHead {
         this.family = family;
         this.seed = seed;
         for (Channel channel : family.channels()) {
-            paths.put(channel.code(), new Path(channel, family.driveGroups()));
+            paths.put(channel.code(), new ChannelState(channel, family.driveGroups()));
         }
         Random random = new Random(seed);
         for (Fault fault : faults) {
@@ -112,15 +73,15 @@ public final class StandInHead {
     }
 
     private void set(Fault fault, Random random) {
-        List<Path> all = new ArrayList<>(paths.values());
-        Path path = fault.channel() == null ? all.get(random.nextInt(all.size())) : path(fault.channel());
+        List<ChannelState> all = new ArrayList<>(paths.values());
+        ChannelState path = fault.channel() == null ? all.get(random.nextInt(all.size())) : path(fault.channel());
         double share = fault.severity().share();
         double depth = fault.severity().depth();
         switch (fault.cause()) {
-            case DRIED_INK -> plug(path, share, 40 + 1500 * depth * depth, depth, random);
+            case DRIED_INK -> path.plug(share, 40 + 1500 * depth * depth, depth, random);
             case UNSUITABLE_INK -> {
-                for (Path each : all) {
-                    plug(each, 0.6 * share, 40 + 600 * depth, depth, random);
+                for (ChannelState each : all) {
+                    each.plug(0.6 * share, 40 + 600 * depth, depth, random);
                     each.unsuitable = true;
                 }
             }
@@ -129,11 +90,11 @@ public final class StandInHead {
             case CARTRIDGE_FAULT -> path.ink = false;
             case SERVICE_STATION -> {
                 station = 0.4 + 0.6 * depth;
-                for (Path each : all) {
-                    plug(each, 0.05 + 0.1 * share, STATION_PLUG_UM.value(), 0.3, random);
+                for (ChannelState each : all) {
+                    each.plug(0.05 + 0.1 * share, STATION_PLUG_UM.value(), 0.3, random);
                 }
             }
-            case FACE_DEBRIS -> debris(path, share, random);
+            case FACE_DEBRIS -> path.debris(share, random);
             case ELECTRICAL -> {
                 int groups = Math.max(1, path.deadGroup.length / 2);
                 int count = fault.severity() == Fault.Severity.MILD ? 1 : groups;
@@ -142,7 +103,7 @@ public final class StandInHead {
                     path.deadGroup[first + g] = path.deadGroup.length > 1;
                 }
             }
-            case PLATE_DAMAGE -> bend(path, share, random);
+            case PLATE_DAMAGE -> path.bend(share, random);
             case CONTACTS -> contacts = true;
             case NOT_THE_HEAD -> stands = true;
             case CARRIAGE_DIRT, ALIGNMENT_ENCODER -> {
@@ -151,48 +112,8 @@ public final class StandInHead {
         }
     }
 
-    private static void plug(Path path, double share, double depthUm, double strength, Random random) {
-        int n = path.plugUm.length;
-        int wanted = (int) Math.round(share * n);
-        // A channel that is nearly full of plugs takes no more after some tries.
-        for (int tries = 0; wanted > 0 && tries < 20 * n; tries++) {
-            int first = random.nextInt(n);
-            int length = 1 + random.nextInt(4);
-            for (int i = first; i < Math.min(n, first + length) && wanted > 0; i++) {
-                if (path.plugUm[i] < PLUG_WEAK_UM.value()) {
-                    path.plugUm[i] = depthUm * (0.5 + random.nextDouble());
-                    path.strength[i] = strength;
-                    wanted--;
-                }
-            }
-        }
-    }
-
-    private static void debris(Path path, double share, Random random) {
-        int n = path.debris.length;
-        int length = Math.max(3, (int) Math.round(0.15 * share * n) + 2);
-        int first = 2 + random.nextInt(Math.max(1, n - length - 4));
-        for (int i = first; i < first + length; i++) {
-            path.debris[i] = random.nextDouble() < 0.85;
-        }
-        for (int side : new int[] {first - 2, first - 1, first + length, first + length + 1}) {
-            path.bent[side] = 0.45 * (random.nextBoolean() ? 1 : -1);
-        }
-    }
-
-    private static void bend(Path path, double share, Random random) {
-        int n = path.bent.length;
-        int length = Math.max(4, (int) Math.round(0.4 * share * n));
-        int first = random.nextInt(n - length);
-        for (int i = first; i < first + length; i++) {
-            if (random.nextDouble() < 0.7) {
-                path.bent[i] = (0.35 + 0.25 * random.nextDouble()) * (random.nextBoolean() ? 1 : -1);
-            }
-        }
-    }
-
-    private Path path(String code) {
-        Path path = paths.get(code);
+    private ChannelState path(String code) {
+        ChannelState path = paths.get(code);
         if (path == null) {
             throw new IllegalArgumentException("the family has no channel " + code);
         }
@@ -217,54 +138,18 @@ public final class StandInHead {
         Random random = chance();
         power(random);
         Map<String, Stroke[]> channels = new LinkedHashMap<>();
-        for (Path path : paths.values()) {
-            channels.put(path.channel.code(), print(path, random));
+        for (ChannelState path : paths.values()) {
+            channels.put(path.channel.code(), path.print(random));
         }
         return new Strokes(channels);
     }
 
     private void power(Random random) {
         if (wet > WET_KILLS.value()) {
-            List<Path> all = new ArrayList<>(paths.values());
-            Path path = all.get(random.nextInt(all.size()));
+            List<ChannelState> all = new ArrayList<>(paths.values());
+            ChannelState path = all.get(random.nextInt(all.size()));
             path.deadGroup[random.nextInt(path.deadGroup.length)] = true;
         }
-    }
-
-    private static Stroke[] print(Path path, Random random) {
-        int n = path.plugUm.length;
-        Stroke[] strokes = new Stroke[n];
-        boolean[] starved = starved(path, random);
-        for (int i = 0; i < n; i++) {
-            // Drawn for every nozzle, so that one nozzle's fate does not shift the others' luck.
-            double grain = random.nextGaussian();
-            double place = random.nextGaussian();
-            if (!path.ink || path.dead(i) || path.debris[i] || starved[i] || path.plugUm[i] >= PLUG_WEAK_UM.value()) {
-                strokes[i] = Stroke.NONE;
-                continue;
-            }
-            double density = path.plugUm[i] > PLUG_GONE_UM.value() ? 0.45 : 1 + 0.04 * grain;
-            double offset = path.bent[i] != 0 ? path.bent[i] : Math.max(-0.1, Math.min(0.1, 0.03 * place));
-            strokes[i] = new Stroke(density, offset);
-        }
-        return strokes;
-    }
-
-    /** Nozzles that get no ink this time: air in runs that sit elsewhere at every print, and the ends of a starved channel. */
-    private static boolean[] starved(Path path, Random random) {
-        int n = path.plugUm.length;
-        boolean[] starved = new boolean[n];
-        int air = (int) Math.round(path.air * n);
-        int start = random.nextInt(n);
-        for (int i = 0; i < air; i++) {
-            starved[(start + i) % n] = true;
-        }
-        for (int i = 0; i < n; i++) {
-            double luck = random.nextDouble();
-            double end = Math.abs(2.0 * i / (n - 1) - 1);
-            starved[i] |= path.narrowed > 0 && luck < path.narrowed * (0.15 + 0.6 * end * end);
-        }
-        return starved;
     }
 
     /** The printer's own cleaning of some channels. */
@@ -277,7 +162,7 @@ public final class StandInHead {
             case STRONG -> 3;
         };
         for (String code : channels) {
-            Path path = path(code);
+            ChannelState path = path(code);
             inkBurnedMl += CYCLE_BURNS_ML.value() * (strength == Strength.STRONG ? 5 : force);
             path.air *= Math.pow(1 - CYCLE_TAKES_AIR.value(), force);
             if (path.narrowed > 0) {
@@ -288,7 +173,7 @@ public final class StandInHead {
                 path.plugUm[i] = breaks ? 0 : path.plugUm[i];
             }
             if (station > 0.05) {
-                plug(path, STATION_CLOGS.value() * station * force, STATION_PLUG_UM.value(), 0.3, random);
+                path.plug(STATION_CLOGS.value() * station * force, STATION_PLUG_UM.value(), 0.3, random);
             }
         }
     }
@@ -304,7 +189,7 @@ public final class StandInHead {
      */
     public Pushed flush(String code, double volumeMl, double pressureKpa, double temperatureC, double fit) {
         Random random = chance();
-        Path path = path(code);
+        ChannelState path = path(code);
         Double limit = family.limits().pushKpa();
         double over = limit == null ? pressureKpa / 20 : pressureKpa / limit - 1;
         double share = pressureKpa / (limit == null ? 40 : limit);
@@ -316,7 +201,7 @@ public final class StandInHead {
             }
         }
         if (over > 0) {
-            bend(path, Math.min(1, OVER_PRESSURE_SHARE.value() * (1 + over) / 0.4), random);
+            path.bend(Math.min(1, OVER_PRESSURE_SHARE.value() * (1 + over) / 0.4), random);
             for (int i = 0; i < path.bent.length; i++) {
                 path.bent[i] = path.bent[i] == 0 ? 0 : Math.signum(path.bent[i]) * OVER_PRESSURE_BENDS.value();
             }
@@ -330,20 +215,12 @@ public final class StandInHead {
         path.air = random.nextDouble() < FLUSH_LEAVES_AIR.value()
                 ? Math.max(path.air * 0.5, FLUSH_AIR.value() * random.nextDouble())
                 : path.air * 0.5;
-        double open = openShare(path);
+        double open = path.openShare();
         return new Pushed(
                 volumeMl / flowMlPerS,
                 open < 0.5 || path.narrowed > 0.5 ? Resistance.STIFF : Resistance.FREE,
                 path.colour > 0.5 ? Effluent.INK : path.colour > 0.05 ? Effluent.TINTED : Effluent.LIKE_FRESH,
                 open > 0.85 ? Stream.WHOLE : open > 0.1 ? Stream.DRIPS : Stream.NOTHING);
-    }
-
-    private static double openShare(Path path) {
-        int open = 0;
-        for (int i = 0; i < path.plugUm.length; i++) {
-            open += path.passes(i) ? 1 : 0;
-        }
-        return (double) open / path.plugUm.length;
     }
 
     /** Viscosity of water, Pa·s (handbook 18). */
@@ -356,10 +233,10 @@ public final class StandInHead {
         return flow(path(code), pressureKpa, temperatureC);
     }
 
-    private double flow(Path path, double pressureKpa, double temperatureC) {
+    private double flow(ChannelState path, double pressureKpa, double temperatureC) {
         double bore = family.boreUm() * 1e-6;
         double plate = family.plateUm() * 1e-6;
-        double open = openShare(path) * path.plugUm.length;
+        double open = path.openShare() * path.plugUm.length;
         double cubicMetres = open
                 * Math.PI
                 * Math.pow(bore, 4)
@@ -373,7 +250,7 @@ public final class StandInHead {
     public void soak(Collection<String> channels, Place place, double minutes, double temperatureC, double fit) {
         double warm = viscosity(20) / viscosity(temperatureC);
         for (String code : channels) {
-            Path path = path(code);
+            ChannelState path = path(code);
             for (int i = 0; i < path.plugUm.length; i++) {
                 double depth = path.plugUm[i] * 1e-6;
                 double slow = 1 / (1 + 3 * path.strength[i]);
@@ -382,7 +259,7 @@ public final class StandInHead {
                 path.strength[i] *= 0.9;
             }
             if (place == Place.TRAY) {
-                loosen(path, PAD_LOOSENS.value() / 2, chance());
+                path.loosen(PAD_LOOSENS.value() / 2, chance());
                 wet = Math.max(wet, WET_AFTER_TRAY.value());
             }
         }
@@ -391,14 +268,14 @@ public final class StandInHead {
     public void bath(Collection<String> channels, int bursts, double temperatureC) {
         Random random = chance();
         for (String code : channels) {
-            Path path = path(code);
+            ChannelState path = path(code);
             for (int i = 0; i < path.plugUm.length; i++) {
                 path.plugUm[i] =
                         Math.max(0, path.plugUm[i] - bursts * BURST_TAKES_UM.value() / (0.5 + path.strength[i]));
             }
-            loosen(path, 0.5, random);
+            path.loosen(0.5, random);
             if (temperatureC > family.limits().heatC() || bursts > 3) {
-                bend(path, 0.3, random);
+                path.bend(0.3, random);
             }
         }
         wet = Math.max(wet, WET_AFTER_BATH.value());
@@ -411,7 +288,7 @@ public final class StandInHead {
 
     /** Fluid drawn from a wet plate up through the face. */
     public void drawBack(String code, double suctionKpa) {
-        Path path = path(code);
+        ChannelState path = path(code);
         for (int i = 0; i < path.plugUm.length; i++) {
             path.plugUm[i] = path.plugUm[i] * (0.3 + path.strength[i]) < PUSH_BREAKS_UM.value() * suctionKpa / 20
                     ? 0
@@ -423,27 +300,13 @@ public final class StandInHead {
 
     public void wipe() {
         Random random = chance();
-        paths.values().forEach(path -> loosen(path, WIPE_LOOSENS.value(), random));
+        paths.values().forEach(path -> path.loosen(WIPE_LOOSENS.value(), random));
     }
 
     /** A pad or vapour soak under the face. */
     public void pad() {
         Random random = chance();
-        paths.values().forEach(path -> loosen(path, PAD_LOOSENS.value(), random));
-    }
-
-    private static void loosen(Path path, double chance, Random random) {
-        boolean any = false;
-        boolean left = false;
-        for (int i = 0; i < path.debris.length; i++) {
-            any |= path.debris[i];
-            path.debris[i] &= random.nextDouble() >= chance;
-            left |= path.debris[i];
-        }
-        if (any && !left) {
-            // What bent the dashes beside it is gone as well.
-            java.util.Arrays.fill(path.bent, 0);
-        }
+        paths.values().forEach(path -> path.loosen(PAD_LOOSENS.value(), random));
     }
 
     public void cleanStation() {
@@ -466,10 +329,10 @@ public final class StandInHead {
     public void rest(double hours) {
         Random random = chance();
         wet *= Math.pow(0.5, hours / DRY_HALF_HOURS.value());
-        for (Path path : paths.values()) {
+        for (ChannelState path : paths.values()) {
             path.air *= Math.pow(1 - REST_TAKES_AIR.value(), hours / 12);
             if (path.unsuitable && hours >= 8) {
-                plug(path, 0.1, 60, 0.5, random);
+                path.plug(0.1, 60, 0.5, random);
             }
         }
     }

@@ -138,11 +138,7 @@ class ScanReaderTest {
     @Test
     void one_blocks_corners_may_be_placed_alone() throws SheetNotFound {
         Strokes strokes = SmallSheet.strokes(7);
-        BufferedImage image = SmallSheet.print(
-                SmallSheet.MARKED,
-                strokes,
-                new Scanning(200, 0, false, 0, 0, null, 0, 0, 0, 0, 0.4, 2, 0, 0, false),
-                7);
+        BufferedImage image = SmallSheet.print(SmallSheet.MARKED, strokes, PLAIN.fedExactly(), 7);
         double perMm = 200 / 25.4;
         // The block of K stands at 18, 16 mm and is 70 × 7.2 mm.
         List<Point> block = List.of(
@@ -261,11 +257,7 @@ class ScanReaderTest {
     @Test
     void a_line_through_a_block_leaves_its_dashes_unread() throws SheetNotFound {
         Strokes strokes = SmallSheet.strokes(15);
-        BufferedImage image = SmallSheet.print(
-                SmallSheet.MARKED,
-                strokes,
-                new Scanning(200, 0, false, 0, 0, null, 0, 0, 0, 0, 0.4, 2, 0, 0, false),
-                15);
+        BufferedImage image = SmallSheet.print(SmallSheet.MARKED, strokes, PLAIN.fedExactly(), 15);
         double perMm = 200 / 25.4;
         Graphics2D g = image.createGraphics();
         g.setColor(Color.DARK_GRAY);

@@ -25,6 +25,7 @@ public record Report(
         @Nullable Instant firstCheckAt,
         @Nullable Instant lastCheckAt,
         @Nullable String noFirstCheck,
+        List<String> otherReadings,
         boolean simulated,
         List<ChannelLine> channels,
         @Nullable Sum sum,

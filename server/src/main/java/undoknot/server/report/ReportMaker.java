@@ -7,11 +7,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import undoknot.head.Channel;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
@@ -60,6 +62,7 @@ public class ReportMaker {
                 first == null ? null : first.takenAt,
                 last == null ? null : last.takenAt,
                 course.checks().isEmpty() ? null : course.checks().get(0).notPossible,
+                otherReadings(course),
                 course.checks().stream().anyMatch(c -> c.simulated),
                 first == null ? List.of() : channels(course, course.map(first), course.map(last), first == last),
                 total == null
@@ -87,6 +90,29 @@ public class ReportMaker {
                 course.food() == FoodStanding.NOT_FOOD ? null : words.of("food", course.food()),
                 course.visit().closedAt,
                 course.visit().closedBy);
+    }
+
+    /** Bars, streams and pad prints in words, in the order of time. */
+    private List<String> otherReadings(Course course) {
+        List<String> lines = new ArrayList<>();
+        for (int i = 0; i < course.checks().size(); i++) {
+            CoarseReading coarse = course.coarse(course.checks().get(i));
+            if (coarse != null) {
+                lines.add("Check " + (i + 1) + ", " + words.of("coarseKind", coarse.kind()) + ": "
+                        + coarse.channels().entrySet().stream()
+                                .filter(e -> e.getValue().level() != null)
+                                .map(e -> e.getKey() + " "
+                                        + words.of("coarseLevel", e.getValue().level())
+                                        + (e.getValue().where() == null
+                                                ? ""
+                                                : " "
+                                                        + words.of(
+                                                                "coarseWhere",
+                                                                e.getValue().where())))
+                                .collect(Collectors.joining(", ")));
+            }
+        }
+        return lines;
     }
 
     private static List<Report.ChannelLine> channels(Course course, NozzleMap first, NozzleMap last, boolean onlyOne) {

@@ -74,4 +74,12 @@ class CoarseCheckTest {
                         .messageAt("coarse.K"))
                 .contains("no channel K");
     }
+
+    @Test
+    void the_report_says_it_in_words() {
+        put(UUID.randomUUID().toString(), "BARS", Map.of("C", Map.of("level", "BAR_STREAKED", "where", "END")))
+                .is(200);
+        JsonNode report = api.get("/api/visits/" + visit + "/report").is(200).body();
+        assertThat(report.at("/otherReadings/0").asText()).isEqualTo("Check 1, solid bars: C streaked at the end");
+    }
 }
