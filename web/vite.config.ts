@@ -9,5 +9,5 @@ export default defineConfig({
     proxy: { '/api': 'http://127.0.0.1:8080' },
   },
   build: { chunkSizeWarningLimit: 700 },
-  test: { environment: 'jsdom', setupFiles: ['src/test/setup.ts'], css: false },
+  test: { environment: 'jsdom', setupFiles: ['src/test/setup.ts'], css: false, testTimeout: 30_000 },
 });

@@ -1,5 +1,9 @@
+import { configure } from '@testing-library/react';
 import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
 import { afterEach } from 'vitest';
 
 afterEach(cleanup);
+
+// A busy machine with two cores may need longer than the second that is usual.
+configure({ asyncUtilTimeout: 8_000 });
