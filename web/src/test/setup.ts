@@ -1,6 +1,5 @@
-import { configure } from '@testing-library/react';
 import '@testing-library/jest-dom/vitest';
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
 
 afterEach(cleanup);
