@@ -14,16 +14,17 @@ export interface View {
 
 const AROUND_MM = 3;
 
+/** One block, or all of them, with a little paper around; most of a sheet is bare. */
 export function viewOf(layout: CheckLayout, code: string | undefined): View {
-  const block = layout.blocks.find((b) => b.channel === code);
-  return block
-    ? {
-        x: block.xMm - AROUND_MM,
-        y: block.yMm - AROUND_MM,
-        width: block.widthMm + 2 * AROUND_MM,
-        height: block.heightMm + 2 * AROUND_MM,
-      }
-    : { x: 0, y: 0, width: layout.widthMm, height: layout.heightMm };
+  const shown = layout.blocks.filter((b) => code === undefined || b.channel === code);
+  const left = Math.min(...shown.map((b) => b.xMm)) - AROUND_MM;
+  const top = Math.min(...shown.map((b) => b.yMm)) - AROUND_MM;
+  return {
+    x: left,
+    y: top,
+    width: Math.max(...shown.map((b) => b.xMm + b.widthMm)) + AROUND_MM - left,
+    height: Math.max(...shown.map((b) => b.yMm + b.heightMm)) + AROUND_MM - top,
+  };
 }
 
 interface Props {

@@ -40,7 +40,7 @@ interface Draft {
   note: string;
 }
 
-const WHOLE = 'sheet';
+const WHOLE = 'all';
 
 /** The read sheet with its verdicts, the unsure nozzles one after the other, the totals, and the way to accept it. */
 export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
@@ -170,7 +170,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
               aria-label="Part shown"
               sx={{ flexWrap: 'wrap' }}
             >
-              <ToggleButton value={WHOLE}>Whole</ToggleButton>
+              <ToggleButton value={WHOLE}>All</ToggleButton>
               {scan.layout.blocks.map((block) => (
                 <ToggleButton key={block.channel} value={block.channel}>
                   {block.channel}
@@ -201,7 +201,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
               overlay={overlay}
               at={at}
               onPick={setAt}
-              label={`Scan of the check with its verdicts, ${shown === WHOLE ? 'the whole sheet' : `block ${shown}`}`}
+              label={`Scan of the check with its verdicts, ${shown === WHOLE ? 'all blocks' : `block ${shown}`}`}
             />
           </Box>
           <Typography color="text.secondary" sx={{ mt: 1 }}>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Block } from '../api/types';
 import { dashOf, nozzleAt, planeThrough } from './geometry';
+import { viewOf } from './SheetView';
 
 /** Three stairs of four steps, 34 mm long with dashes of 4 mm: stairs start 30 / (3 − 1/4) ≈ 10.909 mm apart. */
 const block: Block = {
@@ -62,5 +63,20 @@ describe('the plane through four corners', () => {
   it('does not exist for corners on a line', () => {
     const line = [0, 1, 2, 3].map((i) => ({ x: i, y: i }));
     expect(planeThrough(10, 10, line)).toBeUndefined();
+  });
+});
+
+describe('what is shown of a sheet', () => {
+  const layout = {
+    name: 'two blocks',
+    family: 'T',
+    widthMm: 210,
+    heightMm: 297,
+    blocks: [block, { ...block, channel: 'C', yMm: 60 }],
+  };
+
+  it('is one block, or all of them, with three millimetres around', () => {
+    expect(viewOf(layout, 'C')).toEqual({ x: 17, y: 57, width: 40, height: 10 });
+    expect(viewOf(layout, undefined)).toEqual({ x: 17, y: 27, width: 40, height: 40 });
   });
 });
