@@ -11,6 +11,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import undoknot.server.Api;
 import undoknot.server.ServerTest;
+import undoknot.server.account.Role;
 
 @ServerTest
 class OpenApiTest {
@@ -37,6 +38,7 @@ class OpenApiTest {
 
     @Test
     void errors_of_every_kind_are_problems() {
+        api.as(Role.TECHNICIAN);
         for (String path :
                 new String[] {"/api/nope", "/api/visits/not-a-key", "/api/visits/00000000-0000-0000-0000-000000000000"
                 }) {
