@@ -31,7 +31,7 @@ import undoknot.simulator.Strokes;
 
 /**
  * Reads generated sheets of every family and degradation and counts what was right. Run it with {@code bench/accuracy};
- * the seeds of the table are never used for tuning.
+ * tuning has seeds of its own; docs/reader.md says what the table's have been used for.
  */
 public final class ReaderAccuracy {
 
