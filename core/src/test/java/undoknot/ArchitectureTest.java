@@ -14,7 +14,14 @@ class ArchitectureTest {
     static final ArchRule core_knows_only_the_jdk_itself_and_its_computing_libraries = ArchRuleDefinition.classes()
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("undoknot..", "java..", "javax.imageio..", "boofcv..", "georegression..", "org.ejml..");
+            .resideInAnyPackage(
+                    "undoknot..",
+                    "java..",
+                    "javax.imageio..",
+                    "boofcv..",
+                    "georegression..",
+                    "org.ejml..",
+                    "org.apache.commons.statistics..");
 
     @ArchTest
     static final ArchRule steps_of_the_job_do_not_depend_in_circles =

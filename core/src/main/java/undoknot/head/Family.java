@@ -18,6 +18,7 @@ import java.util.Set;
  * @param boreUm nozzle bore, µm
  * @param plateUm nozzle plate thickness, µm
  * @param freeCarriage ways to free the carriage, most usual first
+ * @param ownLimits limits that a lead set for the family, or null for those of its construction
  */
 public record Family(
         String code,
@@ -29,7 +30,23 @@ public record Family(
         int driveGroups,
         double boreUm,
         double plateUm,
-        List<String> freeCarriage) {
+        List<String> freeCarriage,
+        Limits ownLimits) {
+
+    /** A family with the limits of its construction. */
+    public Family(
+            String code,
+            String name,
+            Construction construction,
+            List<Channel> channels,
+            int stairs,
+            int steps,
+            int driveGroups,
+            double boreUm,
+            double plateUm,
+            List<String> freeCarriage) {
+        this(code, name, construction, channels, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage, null);
+    }
 
     public Family {
         channels = List.copyOf(channels);
@@ -50,7 +67,12 @@ public record Family(
     }
 
     public Limits limits() {
-        return construction.limits();
+        return ownLimits == null ? construction.limits() : ownLimits;
+    }
+
+    public Family withLimits(Limits limits) {
+        return new Family(
+                code, name, construction, channels, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage, limits);
     }
 
     public Optional<Channel> channel(String channelCode) {

@@ -46,7 +46,7 @@ public record ChannelFeatures(
                 out.cardinality(),
                 map.count(NozzleState.UNREAD),
                 Run.longestIn(out),
-                filledGroups(out, map.size(), driveGroups),
+                filledGroups(out, map.nozzles(NozzleState.UNREAD), map.size(), driveGroups),
                 densitySteps(map, driveGroups));
     }
 
@@ -81,20 +81,31 @@ public record ChannelFeatures(
         return printing < LEAST_PRINTING ? Double.NaN : sum / printing;
     }
 
-    private static Optional<FilledGroups> filledGroups(BitSet out, int size, int driveGroups) {
+    /** Nozzles that were not read neither fill a group nor leave it unfilled, as long as half of it was read as out. */
+    private static Optional<FilledGroups> filledGroups(BitSet out, BitSet unread, int size, int driveGroups) {
         if (out.isEmpty() || driveGroups < 2 || size % driveGroups != 0) {
             return Optional.empty();
         }
         int perGroup = size / driveGroups;
-        int first = out.nextSetBit(0);
-        int end = out.nextClearBit(first);
-        boolean oneRun = out.nextSetBit(end) < 0;
-        int count = (end - first) / perGroup;
-        boolean onBorders = (first - 1) % perGroup == 0 && (end - first) % perGroup == 0;
+        int first = 0;
+        int count = 0;
+        for (int group = 1; group <= driveGroups; group++) {
+            int from = (group - 1) * perGroup + 1;
+            int missing = out.get(from, from + perGroup).cardinality();
+            if (missing == 0) {
+                continue;
+            }
+            int notRead = unread.get(from, from + perGroup).cardinality();
+            boolean filled = missing + notRead == perGroup && 2 * missing >= perGroup;
+            boolean inOnePiece = count == 0 || group == first + count;
+            if (!filled || !inOnePiece) {
+                return Optional.empty();
+            }
+            first = count == 0 ? group : first;
+            count++;
+        }
         // A channel that is out as a whole says nothing about its drive groups.
-        return oneRun && onBorders && count < driveGroups
-                ? Optional.of(new FilledGroups((first - 1) / perGroup + 1, count, driveGroups))
-                : Optional.empty();
+        return count < driveGroups ? Optional.of(new FilledGroups(first, count, driveGroups)) : Optional.empty();
     }
 
     public int read() {

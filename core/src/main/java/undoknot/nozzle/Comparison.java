@@ -25,6 +25,14 @@ public record Comparison(Map<String, Counts> channels, Counts total) {
         return new Comparison(channels, total);
     }
 
+    /** Counts of some channels together. */
+    public Counts of(java.util.Set<String> codes) {
+        return channels.entrySet().stream()
+                .filter(e -> codes.contains(e.getKey()))
+                .map(Map.Entry::getValue)
+                .reduce(Counts.NONE, Counts::plus);
+    }
+
     static Counts compare(ChannelMap before, ChannelMap now) {
         if (before.size() != now.size()) {
             throw new IllegalArgumentException(

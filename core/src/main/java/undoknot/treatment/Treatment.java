@@ -13,7 +13,9 @@ public sealed interface Treatment {
         FLUSH,
         SOAK,
         BATH,
-        CYCLE
+        CYCLE,
+        /** Any other work with the hands; which one is its {@link Method}. */
+        HANDWORK
     }
 
     Kind kind();
@@ -156,6 +158,25 @@ public sealed interface Treatment {
         @Override
         public BigDecimal volumeMl() {
             return BigDecimal.ZERO;
+        }
+    }
+
+    /**
+     * @param method which work; never one that has a kind of its own
+     * @param channels channels it was done for; all of them when it is about the head
+     * @param volumeMl fluid used, mL; zero when none was drawn from a bottle
+     */
+    record Handwork(Method method, Set<String> channels, BigDecimal volumeMl) implements Treatment {
+        public Handwork {
+            channels = Set.copyOf(channels);
+            if (!method.isHandwork()) {
+                throw new IllegalArgumentException(method + " has a kind of its own");
+            }
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.HANDWORK;
         }
     }
 }

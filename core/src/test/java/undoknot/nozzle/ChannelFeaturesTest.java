@@ -34,14 +34,21 @@ class ChannelFeaturesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"MMMMFFFF, 1, 2, 4", "FFFFFFMM, 4, 1, 4", "FFMMFFFF, 2, 1, 4", "FFMMMMMM, 2, 3, 4"})
+    @CsvSource({
+        "MMMMFFFF, 1, 2, 4",
+        "FFFFFFMM, 4, 1, 4",
+        "FFMMFFFF, 2, 1, 4",
+        "FFMMMMMM, 2, 3, 4",
+        "MUMMFFFF, 1, 2, 4",
+        "UFMMFFUF, 2, 1, 4"
+    })
     void finds_drive_groups_that_are_filled_exactly(String text, int first, int count, int of) {
         assertThat(ChannelFeatures.of(ChannelMap.of(text), 4).filledGroups())
                 .contains(new FilledGroups(first, count, of));
     }
 
     @ParameterizedTest
-    @CsvSource({"MMMFFFFF", "FMMFFFFF", "MMFFMMFF", "MMMMMMMM", "FFFFFFFF", "MMFFFFFM"})
+    @CsvSource({"MMMFFFFF", "FMMFFFFF", "MMFFMMFF", "MMMMMMMM", "FFFFFFFF", "MMFFFFFM", "MUFFFFFM", "MFUUFFFF"})
     void does_not_see_groups_where_the_borders_do_not_fit(String text) {
         assertThat(ChannelFeatures.of(ChannelMap.of(text), 4).filledGroups()).isEqualTo(Optional.empty());
     }

@@ -30,9 +30,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Sign;
 import undoknot.head.Channel;
 import undoknot.head.Family;
+import undoknot.ruleout.Look;
 import undoknot.simulator.Strokes.Stroke;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
 import undoknot.treatment.Treatment.Effluent;
 import undoknot.treatment.Treatment.Place;
 import undoknot.treatment.Treatment.Resistance;
@@ -52,6 +56,8 @@ public final class StandInHead {
     private double wet;
     private boolean contacts;
     private boolean stands;
+    private boolean carriageDirty;
+    private boolean stripSmeared;
     private double inkBurnedMl;
     private int steps;
 
@@ -106,9 +112,9 @@ public final class StandInHead {
             case PLATE_DAMAGE -> path.bend(share, random);
             case CONTACTS -> contacts = true;
             case NOT_THE_HEAD -> stands = true;
-            case CARRIAGE_DIRT, ALIGNMENT_ENCODER -> {
-                // The nozzles are sound; what is wrong shows elsewhere on the page.
-            }
+            // With these the nozzles are sound; what is wrong shows elsewhere on the page.
+            case CARRIAGE_DIRT -> carriageDirty = true;
+            case ALIGNMENT_ENCODER -> stripSmeared = true;
         }
     }
 
@@ -174,6 +180,80 @@ public final class StandInHead {
             }
             if (station > 0.05) {
                 path.plug(STATION_CLOGS.value() * station * force, STATION_PLUG_UM.value(), 0.3, random);
+            }
+        }
+    }
+
+    /**
+     * What a person finds who looks, right in most cases ({@link StandInLooks}). Looking changes nothing.
+     *
+     * @param channel where, or null when the look is about the whole head
+     */
+    public Sign look(Look look, String channel) {
+        Random random = new Random(seed * 31 + look.ordinal() * 1009L + (channel == null ? 0 : channel.hashCode()));
+        return StandInLooks.find(look, channel == null ? null : path(channel), this, random);
+    }
+
+    double station() {
+        return station;
+    }
+
+    boolean contacts() {
+        return contacts;
+    }
+
+    boolean stands() {
+        return stands;
+    }
+
+    boolean carriageDirty() {
+        return carriageDirty;
+    }
+
+    boolean stripSmeared() {
+        return stripSmeared;
+    }
+
+    /** The printer's answer to a treatment as it is logged; see the methods for one kind. */
+    public void apply(Treatment treatment, double soakedMinutes, double pressureKpa, double fit) {
+        if (treatment instanceof Treatment.Flush flush) {
+            flush.strokes()
+                    .forEach(s ->
+                            flush(s.channel(), s.volumeMl().doubleValue(), pressureKpa, flush.temperatureC(), fit));
+        } else if (treatment instanceof Treatment.Soak soak) {
+            soak(soak.channels(), soak.place(), soakedMinutes, 22, fit);
+        } else if (treatment instanceof Treatment.Bath bath) {
+            bath(bath.channels(), bath.bursts(), bath.temperatureC());
+        } else if (treatment instanceof Treatment.Cycle cycle) {
+            for (int i = 0; i < cycle.count(); i++) {
+                cycle(cycle.channels(), cycle.strength());
+            }
+        } else if (treatment instanceof Treatment.Handwork work) {
+            handwork(work);
+        }
+    }
+
+    private void handwork(Treatment.Handwork work) {
+        switch (work.method()) {
+            case STATION -> cleanStation();
+            case WIPE -> wipe();
+            case PAD, VAPOUR -> pad();
+            case RESEAT -> contacts = false;
+            case UNDERSIDE -> carriageDirty = false;
+            case STRIP -> stripSmeared = false;
+            default -> work.channels().forEach(code -> handwork(work.method(), code));
+        }
+    }
+
+    private void handwork(Method method, String code) {
+        switch (method) {
+            case PURGE, DRAW_IN -> purge(code);
+            case CARTRIDGE -> replaceCartridge(code);
+            case DAMPER, LINE, SYSTEM -> cleanSupply(code);
+            case RINSE -> flush(code, 20, 10, 40, 0.5);
+            case DRAW_BACK -> drawBack(code, 30);
+            default -> {
+                // A rest, a page, an alignment: time and the next check tell.
             }
         }
     }

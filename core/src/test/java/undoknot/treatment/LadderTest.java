@@ -1,0 +1,101 @@
+package undoknot.treatment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static undoknot.treatment.Method.*;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.diagnosis.Cause;
+import undoknot.head.Construction;
+import undoknot.head.Family;
+import undoknot.head.StarterFamilies;
+import undoknot.ruleout.Look.Bar;
+
+class LadderTest {
+
+    private static Family family(Construction construction) {
+        return StarterFamilies.ALL.stream()
+                .filter(f -> f.construction() == construction)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    static Stream<Arguments> constructions() {
+        return Stream.of(
+                Arguments.of(Construction.LAMINATED_PIEZO, List.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH)),
+                Arguments.of(Construction.DESK_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)),
+                Arguments.of(
+                        Construction.THERMAL_BLADDER,
+                        List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM)),
+                Arguments.of(
+                        Construction.THERMAL_OPEN,
+                        List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM)),
+                Arguments.of(Construction.METERED_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)),
+                Arguments.of(Construction.WIDE_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("constructions")
+    void dried_ink_by_construction(Construction construction, List<Method> expected) {
+        assertThat(Ladder.of(Cause.DRIED_INK, family(construction), HouseRules.DEFAULT, false))
+                .isEqualTo(expected);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Cause.class)
+    void nothing_is_ever_pushed_into_a_laminated_head(Cause cause) {
+        assertThat(Ladder.of(cause, family(Construction.LAMINATED_PIEZO), HouseRules.DEFAULT, false))
+                .doesNotContain(FLUSH, WARM, PURGE, RINSE, STEAM);
+    }
+
+    @Test
+    void house_rules_change_the_ladder() {
+        Family open = family(Construction.THERMAL_OPEN);
+        HouseRules house = HouseRules.DEFAULT
+                .with(HouseQuestion.CYCLES_FIRST, "STRONG_AT_THE_END")
+                .with(HouseQuestion.WARM_FLUID, "NEVER")
+                .with(HouseQuestion.SUBMERGE, "NEVER");
+        assertThat(Ladder.of(Cause.DRIED_INK, open, house, false))
+                .containsExactly(FLUSH, PORT_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG);
+        assertThat(Ladder.of(
+                        Cause.FACE_DEBRIS,
+                        open,
+                        HouseRules.DEFAULT.with(HouseQuestion.WIPING, "OFF_THE_MACHINE"),
+                        true))
+                .containsExactly(PAD);
+    }
+
+    @Test
+    void limits_that_a_lead_set_take_methods_away() {
+        Family family = family(Construction.DESK_PIEZO);
+        Family noPush = family.withLimits(new undoknot.head.Limits(
+                null, 40.0, family.limits().submerge(), family.limits().bath(), false, false, 60));
+        assertThat(Ladder.of(Cause.DRIED_INK, noPush, HouseRules.DEFAULT, false))
+                .containsExactly(CYCLE, PORT_SOAK);
+    }
+
+    @Test
+    void a_school_that_is_none_is_refused() {
+        assertThatThrownBy(() -> new HouseRules(Map.of(HouseQuestion.HOLD, "A_WEEK")))
+                .hasMessageContaining("A_WEEK")
+                .hasMessageContaining("OVERNIGHT");
+    }
+
+    @Test
+    void what_was_found_bars_what_it_would_make_worse() {
+        assertThat(CYCLE.barredBy(Set.of(Bar.CYCLES))).isTrue();
+        assertThat(CYCLE.barredBy(Set.of(Bar.POWER))).isTrue();
+        assertThat(CYCLE.barredBy(Set.of(Bar.STRONG_CYCLES))).isFalse();
+        assertThat(CYCLE_STRONG.barredBy(Set.of(Bar.STRONG_CYCLES))).isTrue();
+        assertThat(FLUSH.barredBy(Set.of(Bar.PUSHING))).isTrue();
+        assertThat(STATION.barredBy(Set.of(Bar.values()))).isFalse();
+    }
+}

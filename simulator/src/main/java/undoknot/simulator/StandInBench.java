@@ -1,0 +1,201 @@
+package undoknot.simulator;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Observation;
+import undoknot.diagnosis.Priors;
+import undoknot.diagnosis.Ranking;
+import undoknot.diagnosis.Sign;
+import undoknot.diagnosis.ToldFacts;
+import undoknot.head.Channel;
+import undoknot.head.Family;
+import undoknot.nozzle.JobClass;
+import undoknot.ruleout.Look;
+import undoknot.ruleout.NextLook;
+import undoknot.treatment.Advice;
+import undoknot.treatment.HouseRules;
+import undoknot.treatment.Judgement;
+import undoknot.treatment.Method;
+import undoknot.treatment.SoFar;
+import undoknot.treatment.Step;
+import undoknot.treatment.Treatment;
+
+/** A stand-in head on a bench that does what the tool says: prints checks, looks where it is told to look, treats. */
+public final class StandInBench {
+
+    private static final double FIT = 0.9;
+
+    /** After these a board may be wet: the mains stay off for a day. */
+    private static final Set<Method> DRIES_FOR_A_DAY =
+            EnumSet.of(Method.TRAY_SOAK, Method.BATH, Method.RINSE, Method.STEAM, Method.DRAW_BACK);
+
+    private final Family family;
+    private final StandInHead head;
+    private final ToldFacts told;
+    private final List<Step> steps = new ArrayList<>();
+
+    public StandInBench(Family family, Fault fault, long seed) {
+        this.family = family;
+        this.head = new StandInHead(family, List.of(fault), seed);
+        this.told = StandInCustomer.tells(fault.cause(), family, fault.channel(), seed);
+    }
+
+    public SoFar visit() {
+        return new SoFar(family, JobClass.GENERAL, told.observations(), steps, true);
+    }
+
+    public Judgement judge() {
+        return Judgement.of(visit(), Priors.DEFAULT, HouseRules.DEFAULT, null, false);
+    }
+
+    public Ranking ranking() {
+        return judge().ranking();
+    }
+
+    /** A check, or the news that none can be printed. */
+    public void check() {
+        String id = "check-" + steps.size();
+        if (head.noCheck().isPresent()) {
+            steps.add(new Step.Checked(id, null, null));
+            return;
+        }
+        steps.add(new Step.Checked(id, head.print().truth(), null));
+    }
+
+    /** A light cycle of the channels that show gaps, and a check; nothing when no check can be printed. */
+    public void cycleAndCheck() {
+        if (head.noCheck().isPresent()) {
+            return;
+        }
+        work(Method.CYCLE, affected());
+        check();
+    }
+
+    public void look(Look look, String channel) {
+        Sign finding = head.look(look, channel);
+        steps.add(new Step.Found(Observation.of(finding, channel)));
+    }
+
+    /** Takes the looks that the tool proposes while they are worth it, at most so many. Returns how many were taken. */
+    public int lookWhereTold(int atMost) {
+        for (int taken = 0; taken < atMost; taken++) {
+            NextLook.Proposal best = NextLook.best(judge().looks()).orElse(null);
+            if (best == null) {
+                return taken;
+            }
+            look(best.look(), best.channel());
+        }
+        return atMost;
+    }
+
+    private Set<String> affected() {
+        Set<String> codes = new LinkedHashSet<>();
+        visit().lastMap()
+                .ifPresent(map -> map.channels().forEach((code, channel) -> {
+                    if (channel.count(undoknot.nozzle.NozzleState.MISSING) > 0) {
+                        codes.add(code);
+                    }
+                }));
+        return codes.isEmpty() ? codes() : codes;
+    }
+
+    private Set<String> codes() {
+        Set<String> codes = new LinkedHashSet<>();
+        family.channels().stream().map(Channel::code).forEach(codes::add);
+        return codes;
+    }
+
+    /** Does what the advice says; false when it says to finish or to stop. */
+    public boolean follow(Advice advice) {
+        switch (advice.act()) {
+            case CHECK -> check();
+            case LOOK ->
+                look(
+                        advice.look(),
+                        advice.channels().isEmpty() ? null : advice.channels().get(0));
+            case WORK -> work(advice.method(), new LinkedHashSet<>(advice.channels()));
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void work(Method method, Set<String> channels) {
+        Treatment treatment = treatment(method, channels);
+        double minutes = treatment instanceof Treatment.Soak soak ? soak.plannedMinutes() : 0;
+        if (treatment instanceof Treatment.Flush flush) {
+            treatment = pushed(flush);
+        } else {
+            head.apply(treatment, minutes, pressureKpa(), FIT);
+        }
+        steps.add(new Step.Worked("work-" + steps.size(), treatment));
+        if (DRIES_FOR_A_DAY.contains(method)) {
+            head.rest(24);
+        } else if (method == Method.REST) {
+            head.rest(12);
+        }
+    }
+
+    private double pressureKpa() {
+        Double limit = family.limits().pushKpa();
+        return limit == null ? 0 : 0.85 * limit;
+    }
+
+    private Treatment pushed(Treatment.Flush flush) {
+        List<Treatment.Stroke> strokes = flush.strokes().stream()
+                .map(s -> {
+                    StandInHead.Pushed felt = head.flush(
+                            s.channel(), s.volumeMl().doubleValue(), pressureKpa(), flush.temperatureC(), FIT);
+                    return new Treatment.Stroke(
+                            s.channel(),
+                            s.volumeMl(),
+                            felt.seconds(),
+                            felt.resistance(),
+                            felt.effluent(),
+                            felt.stream());
+                })
+                .toList();
+        return new Treatment.Flush(strokes, flush.temperatureC());
+    }
+
+    private Treatment treatment(Method method, Set<String> channels) {
+        return switch (method) {
+            case CYCLE -> new Treatment.Cycle(channels, Treatment.Strength.LIGHT, 1);
+            case CYCLE_STRONG -> new Treatment.Cycle(channels, Treatment.Strength.STRONG, 1);
+            case FLUSH -> flush(channels, 22);
+            case WARM -> flush(channels, 45);
+            case PORT_SOAK, TRAY_SOAK ->
+                new Treatment.Soak(
+                        method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY,
+                        channels,
+                        BigDecimal.ONE,
+                        Method.SOAK_LADDER_MINUTES.get(Math.min(3, visit().times(method))));
+            case BATH -> new Treatment.Bath(channels, BigDecimal.TEN, 3, 35, 2, 120);
+            default -> new Treatment.Handwork(method, channels, BigDecimal.ZERO);
+        };
+    }
+
+    private static Treatment flush(Set<String> channels, double temperatureC) {
+        return new Treatment.Flush(
+                channels.stream()
+                        .map(code -> new Treatment.Stroke(
+                                code,
+                                BigDecimal.valueOf(3),
+                                1,
+                                Treatment.Resistance.FREE,
+                                Treatment.Effluent.INK,
+                                Treatment.Stream.WHOLE))
+                        .toList(),
+                temperatureC);
+    }
+
+    public Cause leading() {
+        return ranking().leading().cause();
+    }
+}
