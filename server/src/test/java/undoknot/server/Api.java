@@ -98,6 +98,21 @@ public class Api {
         }
     }
 
+    /** Sends a file to a path that answers with nothing, and gives the status. */
+    public int sendOnly(HttpMethod method, String path, String fileName, byte[] file) {
+        SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);
+        var token = UsernamePasswordAuthenticationToken.authenticated(
+                person, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
+        try {
+            var request = MockMvcRequestBuilders.multipart(method, java.net.URI.create(path));
+            request.file(new org.springframework.mock.web.MockMultipartFile("image", fileName, null, file));
+            request.with(authentication(token)).with(csrf());
+            return mvc.perform(request).andReturn().getResponse().getStatus();
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        }
+    }
+
     /** Sends a file and some fields the way a form does. */
     public Answer send(HttpMethod method, String path, String fileName, byte[] file, Map<String, String> fields) {
         SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);

@@ -21,8 +21,13 @@ import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.lang.Nullable;
+import undoknot.diagnosis.Observation;
+import undoknot.diagnosis.Ranking;
 import undoknot.head.CheckLayout;
+import undoknot.head.Limits;
 import undoknot.nozzle.CoarseReading;
+import undoknot.ruleout.NextLook;
+import undoknot.treatment.Advice;
 
 /** The description of the HTTP interface, from which the types of the web are made. */
 @Configuration
@@ -73,7 +78,13 @@ class OpenApiConfig {
     /** Types of core know no annotations of ours; what may be absent in them stands here. */
     private static final Map<Class<?>, Set<String>> MAY_BE_ABSENT = Map.of(
             CheckLayout.class, Set.of("marks"),
-            CoarseReading.Line.class, Set.of("level", "where"));
+            CoarseReading.Line.class, Set.of("level", "where"),
+            Limits.class, Set.of("pushKpa", "suctionKpa"),
+            Observation.class, Set.of("channel", "from"),
+            Ranking.Likely.class, Set.of("channel"),
+            NextLook.Proposal.class, Set.of("channel"),
+            Advice.class, Set.of("method", "look", "house"),
+            Advice.Answer.class, Set.of("next"));
 
     /** A component of a record is there unless it is marked as nullable. */
     @Bean

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import undoknot.bench.NextStep;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
@@ -24,10 +25,12 @@ import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.LotDraw;
 import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.ruleout.FindingRow;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.TreatmentEntry;
 import undoknot.server.visit.Intake;
 import undoknot.simulator.Fault;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /** Writes down one visit of the demo, step by step; times are minutes before now. */
@@ -146,7 +149,8 @@ final class DemoVisit {
                 minutesAgo,
                 0,
                 lot,
-                new TreatmentEntry(Treatment.Kind.FLUSH, new TreatmentEntry.FlushEntry(strokes, 22), null, null, null),
+                new TreatmentEntry(
+                        Treatment.Kind.FLUSH, new TreatmentEntry.FlushEntry(strokes, 22), null, null, null, null),
                 null);
     }
 
@@ -158,7 +162,12 @@ final class DemoVisit {
                 0,
                 null,
                 new TreatmentEntry(
-                        Treatment.Kind.CYCLE, null, null, null, new TreatmentEntry.CycleEntry(all, strength, count)),
+                        Treatment.Kind.CYCLE,
+                        null,
+                        null,
+                        null,
+                        new TreatmentEntry.CycleEntry(all, strength, count),
+                        null),
                 null);
     }
 
@@ -179,6 +188,7 @@ final class DemoVisit {
                         Treatment.Kind.SOAK,
                         null,
                         new TreatmentEntry.SoakEntry(place, Set.of(channels), BigDecimal.valueOf(ml), planned),
+                        null,
                         null,
                         null),
                 null);
@@ -204,9 +214,30 @@ final class DemoVisit {
                         null,
                         new TreatmentEntry.BathEntry(
                                 Set.of(channels), BigDecimal.valueOf(ml), 2.5, 35.0, bursts, seconds),
+                        null,
                         null),
                 departure);
         return clock(minutesAgo, NextStep.Waiting.BURST, Duration.ofSeconds(seconds), tookMinutes, lastAttempt(), "");
+    }
+
+    DemoVisit handwork(int minutesAgo, Method method, String... channels) {
+        return attempt(
+                minutesAgo,
+                0,
+                null,
+                new TreatmentEntry(
+                        Treatment.Kind.HANDWORK,
+                        null,
+                        null,
+                        null,
+                        null,
+                        new TreatmentEntry.HandworkEntry(method, Set.of(channels), null)),
+                null);
+    }
+
+    DemoVisit found(int minutesAgo, Sign sign, String channel) {
+        rows.add(new FindingRow(UUID.randomUUID(), id, sign, channel, ago(minutesAgo), TECHNICIAN));
+        return this;
     }
 
     DemoVisit hold(int minutesAgo, int hours, String wet) {

@@ -24,6 +24,7 @@ import java.util.Random;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
@@ -34,6 +35,7 @@ import undoknot.outcome.Outcome;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
+import undoknot.server.outcome.Ledger;
 import undoknot.server.standin.StandInRow;
 import undoknot.server.visit.Courses;
 import undoknot.server.visit.Customer;
@@ -52,16 +54,18 @@ class DemoVisits {
     private final EntityManager entities;
     private final Families families;
     private final Courses courses;
+    private final Ledger ledger;
     private final Clock clock;
 
     private Map<String, Family> family;
     private Map<String, FluidLot> shelf;
     private Instant now;
 
-    DemoVisits(EntityManager entities, Families families, Courses courses, Clock clock) {
+    DemoVisits(EntityManager entities, Families families, Courses courses, Ledger ledger, Clock clock) {
         this.entities = entities;
         this.families = families;
         this.courses = courses;
+        this.ledger = ledger;
         this.clock = clock;
     }
 
@@ -73,7 +77,9 @@ class DemoVisits {
         all.addAll(List.of(cleanRecovery(), wanderingAir(), deadDriveGroup(), stationThatReclogs(), silverSupply()));
         all.addAll(List.of(inHold(), foodHead(), inkChange(), firstStay(), secondStay(), stoppedByMoney()));
         all.addAll(List.of(justTakenIn(), starvedPennants(), inTheBath(), readyToReturn(), headError(), soakIsDue()));
+        all.addAll(List.of(halfABill(), smearedLabels(), silverStarves()));
         write(all);
+        keepRecord(all);
     }
 
     private DemoVisit visit(String code) {
@@ -117,6 +123,7 @@ class DemoVisits {
                                 .run("M", 132, 138, NozzleState.WEAK)
                                 .check(),
                         "other nozzles than before")
+                .found(22 * HOUR + 20, Sign.DAMPER_EMPTY, "M")
                 .cause(22 * HOUR, Cause.AIR, "M", "the gap wanders; hardly any ink in the damper");
     }
 
@@ -137,6 +144,9 @@ class DemoVisits {
                 .flush(9 * DAY - 90, shelf.get("head"), 3, FREE, LIKE_FRESH, WHOLE, "Y")
                 .cycle(9 * DAY - 110, Treatment.Strength.LIGHT, 1)
                 .check(9 * DAY - 120, head.check(), "same forty nozzles")
+                .found(9 * DAY - 124, Sign.STATION_CLEAN, null)
+                .found(9 * DAY - 126, Sign.FACE_CLEAN, "Y")
+                .found(9 * DAY - 128, Sign.DAMPER_FULL, "Y")
                 .cause(
                         9 * DAY - 130,
                         Cause.ELECTRICAL,
@@ -167,6 +177,7 @@ class DemoVisits {
                         25 * HOUR,
                         head.plug("C", 0.11).plug("M", 0.08).plug("Y", 0.06).check(),
                         "new gaps after one cycle")
+                .found(25 * HOUR - 10, Sign.STATION_CRUSTED, null)
                 .cause(
                         25 * HOUR - 20,
                         Cause.SERVICE_STATION,
@@ -316,6 +327,46 @@ class DemoVisits {
                 .standIn(new Fault(Cause.AIR, Fault.Severity.FIRM, "M"));
     }
 
+    private DemoVisit halfABill() {
+        return visit("ORSEL-D6")
+                .from("Gantry Song Sheets", "choir room, Gantry Hill", "OD6-49930", 95, 4)
+                .told(
+                        "Quaymaster desk printer",
+                        "a hymn in black; the cartridge ran dry in the middle of it",
+                        1,
+                        2,
+                        Symptom.HALF_CHANNEL_PALE,
+                        Symptom.GAPS_NEVER_MOVE)
+                .standIn(new Fault(Cause.ELECTRICAL, Fault.Severity.MILD, "K"));
+    }
+
+    private DemoVisit smearedLabels() {
+        return visit("TARROW-T4")
+                .from("Turnstone Museum Labels", "workshop bell, Turnstone Steps", "TT4-31207", 80, 2)
+                .told(
+                        "Barrelhoop label printer",
+                        "labels for the egg cabinet",
+                        4,
+                        5,
+                        Symptom.MORE_AFTER_CLEANING,
+                        Symptom.GAPS_SEVERAL)
+                .ink(InkChemistry.PIGMENT, JobClass.GENERAL)
+                .standIn(new Fault(Cause.SERVICE_STATION, Fault.Severity.FIRM, null));
+    }
+
+    private DemoVisit silverStarves() {
+        return visit("HULVER-W8")
+                .from("Spoondrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-01388", 70, 6)
+                .told(
+                        "Windlass wide-format",
+                        "silver edging, full at the top and gone at the foot",
+                        6,
+                        1,
+                        Symptom.STARVES_DOWN_THE_SHEET)
+                .ink(InkChemistry.DISPERSE, JobClass.RIBBON_LABEL)
+                .standIn(new Fault(Cause.SUPPLY_RESTRICTED, Fault.Severity.FIRM, "S"));
+    }
+
     private DemoVisit inTheBath() {
         PluggedHead head = new PluggedHead(family.get("TARROW-T4"), 33).plug("Y", 0.35);
         return visit("TARROW-T4")
@@ -406,6 +457,12 @@ class DemoVisits {
                 persist(new StandInRow(head.id, courses.write(v.standIn), 4_711));
             }
         }
+    }
+
+    /** So that the shop's record starts with what the demo visits came to. */
+    private void keepRecord(List<DemoVisit> all) {
+        entities.flush();
+        all.forEach(v -> ledger.keep(v.id));
     }
 
     private <T> T persist(T row) {

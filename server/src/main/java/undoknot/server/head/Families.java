@@ -11,7 +11,9 @@ import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import undoknot.head.Family;
+import undoknot.head.Limits;
 import undoknot.head.StarterFamilies;
+import undoknot.server.house.House;
 import undoknot.server.problem.Refused;
 
 /** The families the shop knows. A new shop starts with {@link StarterFamilies}. */
@@ -20,12 +22,14 @@ public class Families {
 
     private final FamilyRows rows;
     private final ObjectMapper json;
+    private final House house;
     /** Parsed definitions by their text, so that a changed row is parsed anew and an unchanged one never again. */
     private final Map<String, Family> parsed = new ConcurrentHashMap<>();
 
-    Families(FamilyRows rows, ObjectMapper json) {
+    Families(FamilyRows rows, ObjectMapper json, House house) {
         this.rows = rows;
         this.json = json;
+        this.house = house;
     }
 
     @EventListener(ApplicationStartedEvent.class)
@@ -39,7 +43,8 @@ public class Families {
     }
 
     public List<Family> all() {
-        return rows.findAll().stream().map(this::parse).toList();
+        Map<String, Limits> limits = house.limits();
+        return rows.findAll().stream().map(row -> limited(parse(row), limits)).toList();
     }
 
     public Map<String, Family> byCode() {
@@ -51,8 +56,13 @@ public class Families {
     /** @throws Refused on the entry {@code field} when there is no such family */
     public Family get(String code, String field) {
         return rows.findById(code)
-                .map(this::parse)
+                .map(row -> limited(parse(row), house.limits()))
                 .orElseThrow(() -> Refused.entry(field, "unknown", "Choose one of the families in the list."));
+    }
+
+    private static Family limited(Family family, Map<String, Limits> limits) {
+        Limits own = limits.get(family.code());
+        return own == null ? family : family.withLimits(own);
     }
 
     private Family parse(FamilyRow row) {

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import undoknot.server.bench.StepClockRow;
 import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.ruleout.FindingRow;
 import undoknot.server.scan.Scan;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.visit.Visit;
@@ -35,7 +36,8 @@ class HistoryController {
             Scan.class, "SCAN",
             DiagnosisRow.class, "DIAGNOSIS",
             Attempt.class, "ATTEMPT",
-            StepClockRow.class, "CLOCK");
+            StepClockRow.class, "CLOCK",
+            FindingRow.class, "FINDING");
 
     private final EntityManager entities;
 
@@ -43,7 +45,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT or CLOCK */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK or FINDING */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(

@@ -24,6 +24,7 @@ import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.account.SignedIn;
+import undoknot.server.outcome.Ledger;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scan;
 import undoknot.server.scan.ScanKeeper;
@@ -45,6 +46,7 @@ class CheckController {
     private final ScanKeeper scans;
     private final VisitReader reader;
     private final RepeatableWrite writes;
+    private final Ledger ledger;
     private final Clock clock;
 
     CheckController(
@@ -53,12 +55,14 @@ class CheckController {
             ScanKeeper scans,
             VisitReader reader,
             RepeatableWrite writes,
+            Ledger ledger,
             Clock clock) {
         this.checks = checks;
         this.courses = courses;
         this.scans = scans;
         this.reader = reader;
         this.writes = writes;
+        this.ledger = ledger;
         this.clock = clock;
     }
 
@@ -121,7 +125,9 @@ class CheckController {
             check.coarse = coarse;
             check.notPossible = reading == null && coarse == null ? reason : null;
             check.note = note;
-            return checks.saveAndFlush(check);
+            NozzleCheck kept = checks.saveAndFlush(check);
+            ledger.keep(visitId);
+            return kept;
         });
         return reader.view(visitId);
     }

@@ -26,13 +26,15 @@ class ReportController {
     private final ReportMaker maker;
     private final Pages pages;
     private final Words words;
+    private final QuoteMaker quotes;
     private final Clock clock;
 
-    ReportController(Courses courses, ReportMaker maker, Pages pages, Words words, Clock clock) {
+    ReportController(Courses courses, ReportMaker maker, Pages pages, Words words, QuoteMaker quotes, Clock clock) {
         this.courses = courses;
         this.maker = maker;
         this.pages = pages;
         this.words = words;
+        this.quotes = quotes;
         this.clock = clock;
     }
 
@@ -53,6 +55,28 @@ class ReportController {
     public ResponseEntity<byte[]> pdf(@PathVariable UUID visitId) {
         Map<String, Object> data = reportData(visitId);
         return file(pages.pdf("report", data), "report-" + ((Report) data.get("r")).tag() + ".pdf");
+    }
+
+    /** A quote for the customer: what was found, the chance of going on, and what it and a replacement cost. */
+    @GetMapping(path = "/quote.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> quote(@PathVariable UUID visitId) {
+        Map<String, Object> data = quoteData(visitId);
+        return file(pages.pdf("quote", data), "quote-" + ((Report) data.get("r")).tag() + ".pdf");
+    }
+
+    /** The quote as a page to read before it is sent. */
+    @GetMapping(path = "/quote.html", produces = MediaType.TEXT_HTML_VALUE + ";charset=UTF-8")
+    @Transactional(readOnly = true)
+    public String quotePage(@PathVariable UUID visitId) {
+        return pages.html("quote", quoteData(visitId));
+    }
+
+    private Map<String, Object> quoteData(UUID visitId) {
+        Course course = courses.get(visitId);
+        Map<String, Object> data = reportData(visitId);
+        data.put("q", quotes.of(course));
+        return data;
     }
 
     private Map<String, Object> reportData(UUID visitId) {

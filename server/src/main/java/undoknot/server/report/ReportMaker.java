@@ -180,6 +180,10 @@ public class ReportMaker {
             return List.of(channels(b.channels(), course) + ": " + b.bursts() + " × " + b.burstSeconds() + " s, "
                     + number(b.levelMm()) + " mm over the face, " + number(b.temperatureC()) + " °C");
         }
+        if (entry.handwork() != null) {
+            return List.of(words.of("method", entry.handwork().method()) + ": "
+                    + channels(entry.handwork().channels(), course));
+        }
         return List.of(channels(entry.cycle().channels(), course) + ": "
                 + entry.cycle().count() + " × "
                 + words.of("strength", entry.cycle().strength()));

@@ -19,14 +19,18 @@ import javax.imageio.ImageIO;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.lang.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Sign;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
+import undoknot.ruleout.Look;
 import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
 import undoknot.server.problem.Refused;
@@ -143,6 +147,21 @@ class StandInController {
         byte[] sheet = png(StandInPrinter.print(layouts.get(order.layout()), strokes, style.scanning(), seed));
         keeper.add(visitId, id, order.layout(), "stand-in check.png", sheet, true);
         return new Printed(id);
+    }
+
+    /** @param simulated always true */
+    record Seen(Sign sign, boolean simulated) {}
+
+    @Operation(summary = "What somebody who looks at a stand-in head would find; stores nothing")
+    @GetMapping("/api/visits/{visitId}/stand-in/look")
+    Seen look(@PathVariable UUID visitId, @RequestParam Look look, @RequestParam(required = false) String channel) {
+        Course course = courses.get(visitId);
+        if (look.scope() == Look.Scope.CHANNEL
+                && (channel == null || course.family().channel(channel).isEmpty())) {
+            throw Refused.entry("channel", "MISSING", "Say in which channel you look.");
+        }
+        String where = look.scope() == Look.Scope.CHANNEL ? channel : null;
+        return new Seen(standIns.look(course, look, where, clock.instant()), true);
     }
 
     private static byte[] png(BufferedImage image) {

@@ -8,6 +8,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import undoknot.diagnosis.Sign;
+import undoknot.ruleout.Look;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scans;
@@ -17,6 +19,7 @@ import undoknot.server.visit.Courses;
 import undoknot.simulator.Fault;
 import undoknot.simulator.StandInHead;
 import undoknot.simulator.Strokes;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /**
@@ -30,6 +33,8 @@ public class StandIns {
     private static final double PUSH_SHARE = 0.85;
 
     private static final double PUSH_KPA_WITHOUT_LIMIT = 20;
+
+    private static final double REST_HOURS = 12;
 
     private final StandInRows rows;
     private final Courses courses;
@@ -54,6 +59,18 @@ public class StandIns {
      * @throws Refused when no stand-in answers for the head, or when it cannot print
      */
     Strokes print(Course course, Instant now) {
+        StandInHead head = standing(course, now);
+        if (head.noCheck().isPresent()) {
+            throw Refused.entry(
+                    "standIn",
+                    "NO_CHECK",
+                    "The stand-in cannot print: it shows an error. Record that no check is possible.");
+        }
+        return head.print();
+    }
+
+    /** The stand-in as the log has left it. */
+    private StandInHead standing(Course course, Instant now) {
         StandInRow row = rows.findById(course.head().id)
                 .orElseThrow(() -> Refused.entry("standIn", "NONE", "No stand-in answers for this head."));
         StandInHead head =
@@ -78,33 +95,30 @@ public class StandIns {
             last = step.at();
         }
         head.rest(Math.max(0, Duration.between(last, now).toMinutes() / 60.0));
-        if (head.noCheck().isPresent()) {
-            throw Refused.entry(
-                    "standIn",
-                    "NO_CHECK",
-                    "The stand-in cannot print: it shows an error. Record that no check is possible.");
-        }
-        return head.print();
+        return head;
+    }
+
+    /**
+     * What somebody who looks at the stand-in would find.
+     *
+     * @throws Refused when no stand-in answers for the head
+     */
+    Sign look(Course course, Look look, String channel, Instant now) {
+        return standing(course, now).look(look, channel);
     }
 
     private static void apply(
             StandInHead head, Course course, Attempt attempt, Treatment treatment, FluidLot lot, Instant now) {
-        double fit = lot == null ? 0.5 : fit(lot);
-        if (treatment instanceof Treatment.Flush flush) {
-            Double limit = course.family().limits().pushKpa();
-            double kpa = limit == null ? PUSH_KPA_WITHOUT_LIMIT : PUSH_SHARE * limit;
-            flush.strokes()
-                    .forEach(s -> head.flush(s.channel(), s.volumeMl().doubleValue(), kpa, flush.temperatureC(), fit));
-        } else if (treatment instanceof Treatment.Soak soak) {
-            Instant end = attempt.endedAt == null ? now : attempt.endedAt;
-            double minutes = Duration.between(attempt.startedAt, end).toSeconds() / 60.0;
-            head.soak(soak.channels(), soak.place(), minutes, 22, fit);
-        } else if (treatment instanceof Treatment.Bath bath) {
-            head.bath(bath.channels(), bath.bursts(), bath.temperatureC());
-        } else if (treatment instanceof Treatment.Cycle cycle) {
-            for (int i = 0; i < cycle.count(); i++) {
-                head.cycle(cycle.channels(), cycle.strength());
-            }
+        Double limit = course.family().limits().pushKpa();
+        Instant end = attempt.endedAt == null ? now : attempt.endedAt;
+        head.apply(
+                treatment,
+                Duration.between(attempt.startedAt, end).toSeconds() / 60.0,
+                limit == null ? PUSH_KPA_WITHOUT_LIMIT : PUSH_SHARE * limit,
+                lot == null ? 0.5 : fit(lot));
+        if (treatment instanceof Treatment.Handwork work && work.method() == Method.REST) {
+            // Nobody waits twelve hours at a demo: a rest that was logged has been taken.
+            head.rest(REST_HOURS);
         }
     }
 

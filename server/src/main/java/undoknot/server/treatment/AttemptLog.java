@@ -19,6 +19,7 @@ import undoknot.server.bench.StepClockRow;
 import undoknot.server.bench.StepClocks;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
+import undoknot.server.outcome.Ledger;
 import undoknot.server.problem.Refused;
 import undoknot.server.treatment.AttemptController.AttemptEntry;
 import undoknot.server.treatment.AttemptController.Preview;
@@ -40,15 +41,23 @@ class AttemptLog {
     private final Shelf shelf;
     private final Courses courses;
     private final RepeatableWrite writes;
+    private final Ledger ledger;
     private final Clock clock;
 
     AttemptLog(
-            Attempts attempts, StepClocks clocks, Shelf shelf, Courses courses, RepeatableWrite writes, Clock clock) {
+            Attempts attempts,
+            StepClocks clocks,
+            Shelf shelf,
+            Courses courses,
+            RepeatableWrite writes,
+            Ledger ledger,
+            Clock clock) {
         this.attempts = attempts;
         this.clocks = clocks;
         this.shelf = shelf;
         this.courses = courses;
         this.writes = writes;
+        this.ledger = ledger;
         this.clock = clock;
     }
 
@@ -62,7 +71,7 @@ class AttemptLog {
                 temperatureC,
                 course.food().needsFoodCare()));
         TreatmentEntry whole = entry.treatment();
-        if (whole == null || !whole.isOfOneKind()) {
+        if (whole == null || !whole.hasOneKind()) {
             return new Preview(cautions, List.of(), null);
         }
         Treatment treatment = whole.treatment();
@@ -99,7 +108,7 @@ class AttemptLog {
                 }
                 throw Refused.conflict(courses.read(known.details, TreatmentEntry.class), entry.treatment());
             }
-            if (!entry.treatment().isOfOneKind()) {
+            if (!entry.treatment().hasOneKind()) {
                 throw Refused.entry(
                         "treatment.kind", "MIXED", "Enter what this kind of treatment records, and nothing else.");
             }
@@ -148,6 +157,12 @@ class AttemptLog {
     private static FluidLot lotFor(Treatment treatment, FluidLot chosen) {
         if (treatment instanceof Treatment.Cycle) {
             return null;
+        }
+        if (treatment instanceof Treatment.Handwork work) {
+            if (chosen == null && work.volumeMl().signum() > 0) {
+                throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
+            }
+            return work.volumeMl().signum() > 0 ? chosen : null;
         }
         if (chosen == null) {
             throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
@@ -198,7 +213,9 @@ class AttemptLog {
             if (attempt.lotId != null) {
                 shelf.putBack(attempt.lotId, id);
             }
-            return attempts.saveAndFlush(attempt);
+            Attempt kept = attempts.saveAndFlush(attempt);
+            ledger.keep(visitId);
+            return kept;
         });
     }
 

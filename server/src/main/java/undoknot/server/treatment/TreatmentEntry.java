@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.lang.Nullable;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /** A treatment as it is entered and stored: its kind, and what that kind records, in the field of that name. */
@@ -22,7 +23,8 @@ public record TreatmentEntry(
         @Nullable @Valid FlushEntry flush,
         @Nullable @Valid SoakEntry soak,
         @Nullable @Valid BathEntry bath,
-        @Nullable @Valid CycleEntry cycle) {
+        @Nullable @Valid CycleEntry cycle,
+        @Nullable @Valid HandworkEntry handwork) {
 
     static final String CHANNELS = "Choose at least one channel.";
     static final String ML_MIN = "Enter more than 0 mL.";
@@ -113,12 +115,27 @@ public record TreatmentEntry(
             @Max(value = 20, message = "Enter 1 to 20 cycles.")
             Integer count) {}
 
+    /** @param volumeMl fluid drawn from a bottle, mL; absent when none was */
+    public record HandworkEntry(
+            @NotNull(message = "Choose what was done.") Method method,
+
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
+            @Nullable
+            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
+            @DecimalMax(value = "20000", message = ML_MAX)
+            @Digits(integer = 5, fraction = 2, message = ML_DIGITS)
+            BigDecimal volumeMl) {}
+
     /** Whether the field that belongs to the kind is filled, and no other. */
-    boolean isOfOneKind() {
+    public boolean hasOneKind() {
         return (flush != null) == (kind == Treatment.Kind.FLUSH)
                 && (soak != null) == (kind == Treatment.Kind.SOAK)
                 && (bath != null) == (kind == Treatment.Kind.BATH)
-                && (cycle != null) == (kind == Treatment.Kind.CYCLE);
+                && (cycle != null) == (kind == Treatment.Kind.CYCLE)
+                && (handwork != null) == (kind == Treatment.Kind.HANDWORK)
+                && (handwork == null || handwork.method().isHandwork());
     }
 
     public Treatment treatment() {
@@ -145,6 +162,11 @@ public record TreatmentEntry(
                         bath.bursts(),
                         bath.burstSeconds());
             case CYCLE -> new Treatment.Cycle(cycle.channels(), cycle.strength(), cycle.count());
+            case HANDWORK ->
+                new Treatment.Handwork(
+                        handwork.method(),
+                        handwork.channels(),
+                        handwork.volumeMl() == null ? BigDecimal.ZERO : handwork.volumeMl());
         };
     }
 

@@ -22,8 +22,11 @@ import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Head;
 import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.ruleout.FindingRow;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.TreatmentEntry;
+import undoknot.treatment.SoFar;
+import undoknot.treatment.Step;
 import undoknot.treatment.Treatment;
 
 /**
@@ -49,7 +52,8 @@ public record Course(
         List<Attempt> attempts,
         Map<UUID, TreatmentEntry> entries,
         Map<UUID, FluidLot> lots,
-        List<StepClockRow> clocks) {
+        List<StepClockRow> clocks,
+        List<FindingRow> findings) {
 
     public NozzleMap map(NozzleCheck check) {
         return maps.get(check.id);
@@ -116,6 +120,32 @@ public record Course(
                 judge.isPresent(), counts, acceptance == null ? null : acceptance.verdict(), isLast, visit.outcome);
     }
 
+    /** Findings that stand, those taken back left out. */
+    public List<FindingRow> standingFindings() {
+        return findings.stream().filter(f -> !f.withdrawn).toList();
+    }
+
+    /** The visit as the rules of core look at it. */
+    public SoFar soFar(Instant now) {
+        record At(Instant at, Step step) {}
+        List<At> steps = new ArrayList<>();
+        checks.forEach(c -> steps.add(new At(c.takenAt, new Step.Checked(c.id.toString(), map(c), coarse(c)))));
+        standing()
+                .forEach(a -> steps.add(new At(
+                        a.startedAt,
+                        new Step.Worked(a.id.toString(), entries.get(a.id).treatment()))));
+        standingFindings().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
+        return new SoFar(
+                family,
+                visit.jobClass,
+                Told.facts(intake).observations(),
+                steps.stream()
+                        .sorted(Comparator.comparing(At::at))
+                        .map(At::step)
+                        .toList(),
+                heldUntil(now).isEmpty());
+    }
+
     public FoodStanding food() {
         return FoodStanding.of(
                 intake.carriesFoodInk(), head.everNonFood ? FoodStanding.Told.YES : intake.everNonFood());
@@ -152,7 +182,9 @@ public record Course(
                         clock.map(c -> c.kind).orElse(NextStep.Waiting.NONE),
                         clock.map(StepClockRow::dueAt).orElse(null),
                         checks.size(),
-                        diagnoses.stream().anyMatch(d -> !d.dropped),
+                        diagnoses.stream().anyMatch(d -> !d.dropped)
+                                || !standing().isEmpty()
+                                || !standingFindings().isEmpty(),
                         (int) standing().stream()
                                 .filter(a -> a.startedAt.isAfter(lastCheck))
                                 .count(),

@@ -28,6 +28,8 @@ import undoknot.server.head.Heads;
 import undoknot.server.nozzle.NozzleCheck;
 import undoknot.server.nozzle.NozzleChecks;
 import undoknot.server.problem.Refused;
+import undoknot.server.ruleout.FindingRow;
+import undoknot.server.ruleout.Findings;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.Attempts;
 import undoknot.server.treatment.TreatmentEntry;
@@ -45,6 +47,7 @@ public class Courses {
     private final Attempts attempts;
     private final StepClocks clocks;
     private final FluidLots lots;
+    private final Findings findings;
     private final ObjectMapper json;
 
     Courses(
@@ -57,6 +60,7 @@ public class Courses {
             Attempts attempts,
             StepClocks clocks,
             FluidLots lots,
+            Findings findings,
             ObjectMapper json) {
         this.visits = visits;
         this.heads = heads;
@@ -67,6 +71,7 @@ public class Courses {
         this.attempts = attempts;
         this.clocks = clocks;
         this.lots = lots;
+        this.findings = findings;
         this.json = json;
     }
 
@@ -99,6 +104,7 @@ public class Courses {
                 inOrder(diagnoses.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
         Map<UUID, List<Attempt>> attemptsOf = inOrder(attempts.findByVisitIdIn(ids), a -> a.visitId, a -> a.startedAt);
         Map<UUID, List<StepClockRow>> clocksOf = inOrder(clocks.findByVisitIdIn(ids), c -> c.visitId, c -> c.startedAt);
+        Map<UUID, List<FindingRow>> findingsOf = inOrder(findings.findByVisitIdIn(ids), f -> f.visitId, f -> f.foundAt);
         Map<UUID, FluidLot> lotsById = byId(
                 lots.findAllById(attemptsOf.values().stream()
                         .flatMap(List::stream)
@@ -128,7 +134,8 @@ public class Courses {
                             tried.stream()
                                     .collect(Collectors.toMap(a -> a.id, a -> read(a.details, TreatmentEntry.class))),
                             lotsById,
-                            clocksOf.getOrDefault(visit.id, List.of()));
+                            clocksOf.getOrDefault(visit.id, List.of()),
+                            findingsOf.getOrDefault(visit.id, List.of()));
                 })
                 .toList();
     }

@@ -18,6 +18,7 @@ import undoknot.server.account.SignedIn;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
 import undoknot.server.head.Heads;
+import undoknot.server.house.House;
 import undoknot.server.nozzle.NozzleChecks;
 import undoknot.server.problem.FieldProblem;
 import undoknot.server.problem.Refused;
@@ -36,6 +37,7 @@ class TakeIn {
     private final Courses courses;
     private final RepeatableWrite writes;
     private final Clock clock;
+    private final House house;
     private final SecureRandom random = new SecureRandom();
 
     TakeIn(
@@ -46,7 +48,8 @@ class TakeIn {
             NozzleChecks checks,
             Courses courses,
             RepeatableWrite writes,
-            Clock clock) {
+            Clock clock,
+            House house) {
         this.visits = visits;
         this.heads = heads;
         this.customers = customers;
@@ -55,6 +58,7 @@ class TakeIn {
         this.courses = courses;
         this.writes = writes;
         this.clock = clock;
+        this.house = house;
     }
 
     void put(UUID id, Long seen, Intake intake) {
@@ -74,6 +78,8 @@ class TakeIn {
             check(intake, family, visit);
             if (visit == null) {
                 visit = new Visit(id, freeTag(), clock.instant(), SignedIn.now().displayName());
+                // Judged by the house rules of the day it came in; a lead may move it to newer ones.
+                visit.houseRules = house.number() == 0 ? null : house.number();
             }
             Head head = head(intake, visit);
             Customer customer = customer(intake);

@@ -49,6 +49,13 @@ public class Visit {
     /** Why an outcome stands although the readings say otherwise, or a word to the customer. */
     public String outcomeReason;
 
+    /** Number of the house rules it is judged by; null for those a new shop starts from. */
+    public Integer houseRules;
+
+    /** {@link undoknot.server.outcome.WorthTerms} as JSON; null while nothing was entered. */
+    @Column(columnDefinition = "longtext")
+    public String worth;
+
     protected Visit() {}
 
     public Visit(UUID id, String tag, Instant openedAt, String openedBy) {

@@ -17,7 +17,9 @@ import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.bench.DryHold;
 import undoknot.bench.NextStep;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Symptom;
+import undoknot.diagnosis.Weight;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.CheckLayout;
@@ -30,14 +32,19 @@ import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleState;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Worth;
+import undoknot.ruleout.Look;
 import undoknot.scan.NozzleReading;
 import undoknot.scan.SheetNotFound;
 import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
 import undoknot.server.visit.Intake;
 import undoknot.simulator.ScanStyle;
+import undoknot.treatment.Advice;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
+import undoknot.treatment.HouseQuestion;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 class WordsTest {
@@ -78,6 +85,22 @@ class WordsTest {
                 Arguments.of("told", FoodStanding.Told.values()),
                 Arguments.of("climate", Intake.Climate.values()),
                 Arguments.of("role", Role.values()),
+                Arguments.of("sign", Sign.values()),
+                Arguments.of("weight", Weight.values()),
+                Arguments.of("look", Look.values()),
+                Arguments.of("lookHow", Look.values()),
+                Arguments.of("needs", Look.Needs.values()),
+                Arguments.of("bar", Look.Bar.values()),
+                Arguments.of("tool", Look.Tool.values()),
+                Arguments.of("risk", Look.Risk.values()),
+                Arguments.of("method", Method.values()),
+                Arguments.of("methodWatch", Method.values()),
+                Arguments.of("rule", Advice.Rule.values()),
+                Arguments.of("act", Advice.Act.values()),
+                Arguments.of("actWatch", Advice.Act.values()),
+                Arguments.of("worthVerdict", Worth.Verdict.values()),
+                Arguments.of("houseQuestion", HouseQuestion.values()),
+                Arguments.of("houseWhy", HouseQuestion.values()),
                 Arguments.of("action", NextStep.Action.values()),
                 Arguments.of("caution", Caution.values()),
                 Arguments.of("gate", Gate.Code.values()),

@@ -1,0 +1,120 @@
+package undoknot.server.outcome;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import undoknot.fluid.InkChemistry;
+import undoknot.nozzle.Acceptance;
+import undoknot.outcome.Cases;
+import undoknot.outcome.Odds;
+import undoknot.server.nozzle.NozzleCheck;
+import undoknot.server.treatment.Attempt;
+import undoknot.server.visit.Course;
+import undoknot.server.visit.Courses;
+import undoknot.server.visit.Intake;
+import undoknot.treatment.Method;
+
+/** The shop's own record: what came of each attempt, and the odds that follow from it. */
+@Component
+public class Ledger {
+
+    private static final int LAST_NUMBER = 3;
+
+    private final AttemptResults results;
+    private final Courses courses;
+
+    Ledger(AttemptResults results, Courses courses) {
+        this.results = results;
+        this.courses = courses;
+    }
+
+    /**
+     * Writes down anew what came of the attempts of a visit. An attempt reached acceptance when a check after it, before the
+     * next treatment of another kind than a cycle or a rest, meets it; one without such a check is not judged.
+     */
+    @Transactional
+    public void keep(UUID visitId) {
+        Course course = courses.get(visitId);
+        results.forget(visitId);
+        Map<Method, Integer> times = new EnumMap<>(Method.class);
+        List<AttemptResult> rows = new ArrayList<>();
+        List<Attempt> standing = course.standing();
+        for (int i = 0; i < standing.size(); i++) {
+            Attempt attempt = standing.get(i);
+            Method method = method(course, attempt);
+            int number = times.merge(method, 1, Integer::sum);
+            List<Acceptance> judges = judges(course, standing, i);
+            if (!judges.isEmpty()) {
+                AttemptResult row = new AttemptResult();
+                row.attemptId = attempt.id;
+                row.visitId = visitId;
+                row.familyCode = course.family().code();
+                row.ink = ink(course.intake(), channelOf(course, attempt));
+                row.method = method;
+                row.number = Math.min(LAST_NUMBER, number);
+                row.accepted = judges.stream().anyMatch(a -> a.verdict() == Acceptance.Verdict.MET);
+                rows.add(row);
+            }
+        }
+        results.saveAll(rows);
+    }
+
+    private static List<Acceptance> judges(Course course, List<Attempt> standing, int i) {
+        List<Acceptance> judges = new ArrayList<>();
+        for (NozzleCheck check : course.checks()) {
+            if (course.map(check) == null || !check.takenAt.isAfter(standing.get(i).startedAt)) {
+                continue;
+            }
+            boolean others = standing.subList(i + 1, standing.size()).stream()
+                    .anyMatch(a -> a.startedAt.isBefore(check.takenAt)
+                            && !method(course, a).settles());
+            if (!others) {
+                judges.add(course.acceptance(check));
+            }
+        }
+        return judges;
+    }
+
+    private static Method method(Course course, Attempt attempt) {
+        return Method.of(course.entries().get(attempt.id).treatment());
+    }
+
+    private static String channelOf(Course course, Attempt attempt) {
+        return course.entries().get(attempt.id).treatment().channels().stream()
+                .sorted()
+                .findFirst()
+                .orElse("");
+    }
+
+    static InkChemistry ink(Intake intake, String channel) {
+        return intake.ports().stream()
+                .filter(p -> p.channel().equals(channel))
+                .map(Intake.PortInk::chemistry)
+                .findFirst()
+                .orElse(intake.ports().get(0).chemistry());
+    }
+
+    /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */
+    Odds odds(Course course, Method method, String channel, int number) {
+        InkChemistry ink = ink(course.intake(), channel);
+        String family = course.family().code();
+        Cases cell = Cases.NONE;
+        Cases ofFamily = Cases.NONE;
+        Cases all = Cases.NONE;
+        for (AttemptResults.Tally t : results.tallies(method, course.visit().id)) {
+            Cases cases = new Cases((int) t.tried(), (int) t.reached());
+            if (!t.familyCode().equals(family)) {
+                all = all.plus(cases);
+            } else if (t.ink() == ink && t.number() == Math.min(LAST_NUMBER, number)) {
+                cell = cell.plus(cases);
+            } else {
+                ofFamily = ofFamily.plus(cases);
+            }
+        }
+        return Odds.of(cell, ofFamily, all, method.startChance());
+    }
+}
