@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { http } from './http';
 import type {
   Bench,
@@ -7,6 +7,8 @@ import type {
   Comparison,
   DraftKey,
   Family,
+  House,
+  Judgement,
   LayoutRow,
   Lot,
   Movement,
@@ -32,6 +34,22 @@ export function useVisit(id: string) {
     queryFn: () => http.get<Visit>(`/api/visits/${id}`),
     refetchInterval: LOOK_AGAIN_MS,
   });
+}
+
+/** What is likely wrong, what to look at, what to do. */
+export function useJudgement(id: string) {
+  const queries = useQueryClient();
+  const query = useQuery({
+    queryKey: ['judgement', id],
+    queryFn: () => http.get<Judgement>(`/api/visits/${id}/judgement`),
+    refetchInterval: LOOK_AGAIN_MS,
+  });
+  // After a write, until the new one is there: what was advised may be done already.
+  return { ...query, isOutdated: queries.getQueryState(['judgement', id])?.isInvalidated === true };
+}
+
+export function useHouse() {
+  return useQuery({ queryKey: ['house'], queryFn: () => http.get<House>('/api/house-rules') });
 }
 
 export function useFamilies() {

@@ -20,6 +20,9 @@ export function useWrite<A>(
         queries.setQueryData(['visit', visit.id], visit);
       }
       void queries.invalidateQueries({ queryKey: ['bench'] });
+      // An old judgement is never shown beside a new state: what is not on the screen is forgotten.
+      queries.removeQueries({ queryKey: ['judgement'], type: 'inactive' });
+      void queries.invalidateQueries({ queryKey: ['judgement'] });
       void queries.invalidateQueries({ queryKey: ['lots'] });
       done?.(visit);
     },

@@ -20,6 +20,10 @@ const ComparePage = lazy(() => import('../nozzle/ComparePage'));
 const ReadPage = lazy(() => import('../scan/ReadPage'));
 const LayoutsPage = lazy(() => import('../layout/LayoutsPage'));
 const DiagnosisPage = lazy(() => import('../diagnosis/DiagnosisPage'));
+const CausesPage = lazy(() => import('../diagnosis/CausesPage'));
+const RuleoutsPage = lazy(() => import('../ruleout/RuleoutsPage'));
+const WorthPage = lazy(() => import('../outcome/WorthPage'));
+const HousePage = lazy(() => import('../house/HousePage'));
 const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
 const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
@@ -58,6 +62,10 @@ export function App() {
                     <Route path="/layouts" element={<LayoutsPage />} />
                     <Route path="/visits/:id/compare" element={<ComparePage />} />
                     <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
+                    <Route path="/visits/:id/causes" element={<CausesPage />} />
+                    <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
+                    <Route path="/visits/:id/worth" element={<WorthPage />} />
+                    <Route path="/house-rules" element={<HousePage />} />
                     <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
                     <Route path="/visits/:id/return" element={<ReturnPage />} />
                     <Route path="/visits/:id/history" element={<HistoryPage />} />

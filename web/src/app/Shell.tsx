@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { useColorScheme, useTheme } from '@mui/material/styles';
-import { Beaker, LogOut, MoonStar, PackagePlus, Ruler, Sun, Waves } from 'lucide-react';
+import { Beaker, LogOut, MoonStar, PackagePlus, Ruler, Scale, Sun, Waves } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
@@ -42,12 +42,16 @@ export function Shell({ children }: { children: ReactNode }) {
           <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
           {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
           <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
+          <Way to="/house-rules" icon={<Scale aria-hidden />} label="House rules" />
           {person.role === 'LEAD' && <Way to="/layouts" icon={<Ruler aria-hidden />} label="Layouts" />}
         </Stack>
         <TagField />
         <Box sx={{ flex: 1 }} />
         <Typography sx={{ display: { xs: 'none', lg: 'block' } }}>
-          {person.displayName}, {word('role', person.role)}
+          {person.displayName}
+          <Box component="span" sx={{ display: { xs: 'none', xl: 'inline' } }}>
+            , {word('role', person.role)}
+          </Box>
         </Typography>
         <SchemeButton />
         <IconButton aria-label="Sign out" onClick={signOut}>
@@ -92,6 +96,8 @@ function Way({ to, icon, label }: { to: string; icon: ReactNode; label: string }
       sx={{
         color: 'text.primary',
         px: 1.5,
+        // On a small tablet the words alone keep the head of the page in one line.
+        '& .MuiButton-startIcon': { display: { md: 'none', lg: 'inherit' } },
         '&.active': { boxShadow: (t) => `inset 0 -4px 0 ${t.vars.palette.thread}`, borderRadius: 0 },
       }}
     >

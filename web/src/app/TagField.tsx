@@ -91,7 +91,11 @@ export function TagField() {
       helperText={trouble || undefined}
       inputRef={input}
       autoComplete="off"
-      sx={{ flex: { xs: '1 1 100%', md: '0 1 300px' }, order: { xs: 3, md: 0 }, minWidth: 150 }}
+      sx={{
+        flex: { xs: '1 1 100%', md: '0 1 230px', xl: '0 1 300px' },
+        order: { xs: 3, md: 0 },
+        minWidth: 150,
+      }}
       slotProps={{
         input: {
           endAdornment: (

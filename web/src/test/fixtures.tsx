@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
 import { SessionContext, type Session } from '../account/session';
-import type { Attempt, Check, Clock, Visit } from '../api/types';
+import type { Advice, Attempt, Check, Clock, Judgement, Likely, Visit } from '../api/types';
 import { theme } from '../app/theme';
 
 export const NOW = Date.parse('2026-03-02T10:00:00Z');
@@ -132,6 +132,41 @@ export function visit(part: Partial<Visit> = {}): Visit {
   } as unknown as Visit;
 }
 
+/** What is advised: a flush of cyan, unless a test is about something else. */
+export function advice(part: object = {}): Advice {
+  return {
+    rule: 'FIRST_REMEDY',
+    act: 'WORK',
+    method: 'FLUSH',
+    channels: ['C'],
+    facts: { cause: 'DRIED_INK', percent: '88' },
+    findings: [],
+    ...part,
+  } as unknown as Advice;
+}
+
+export function judgement(first: Advice = advice(), part: object = {}): Judgement {
+  return {
+    causes: [likely('DRIED_INK', 0.88), likely('AIR', 0.04)],
+    channels: {},
+    looks: [],
+    byTheWay: [],
+    findings: [],
+    lastChange: [],
+    contradictions: [],
+    advice: { first, others: [], bars: [] },
+    departures: [],
+    houseRules: 0,
+    houseRulesNow: 0,
+    houseAnswers: { CYCLES_FIRST: 'UP_TO_THREE', DOSE: 'SMALL_WITH_SOAK' },
+    ...part,
+  } as unknown as Judgement;
+}
+
+export function likely(cause: string, probability: number, part: object = {}): Likely {
+  return { cause, probability, odds: 1, prior: 0.1, reasons: [], ...part } as unknown as Likely;
+}
+
 /** Answers of a pretended server, by method and the beginning of the path; what was sent is kept. */
 export function pretendServer(answers: Record<string, unknown>) {
   const sent: { method: string; path: string; body: unknown }[] = [];
@@ -139,8 +174,13 @@ export function pretendServer(answers: Record<string, unknown>) {
     'fetch',
     vi.fn(async (path: string, init?: RequestInit) => {
       const method = init?.method ?? 'GET';
+      const key = Object.keys(answers)
+        .filter((k) => `${method} ${path}`.startsWith(k))
+        .sort((a, b) => b.length - a.length)[0];
+      if (path.endsWith('/judgement') && !key?.endsWith('/judgement')) {
+        return new Response(JSON.stringify(judgement()), { status: 200 });
+      }
       sent.push({ method, path, body: init?.body ? JSON.parse(String(init.body)) : undefined });
-      const key = Object.keys(answers).find((k) => `${method} ${path}`.startsWith(k));
       const answer = key === undefined ? undefined : answers[key];
       if (answer instanceof Response) {
         return answer.clone();

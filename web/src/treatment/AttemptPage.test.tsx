@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
-import { pretendServer, problem, show, visit } from '../test/fixtures';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { advice, judgement, pretendServer, problem, show, visit } from '../test/fixtures';
 import AttemptPage from './AttemptPage';
 
 const lots = [
@@ -29,6 +29,7 @@ function open(
 ) {
   const sent = pretendServer({
     'POST /api/visits/visit-1/attempts/preview': quiet,
+    'GET /api/visits/visit-1/judgement': judgement(asAdvised(kind)),
     ...answers,
     'GET /api/visits/visit-1': visit(),
     'GET /api/lots': lots,
@@ -39,6 +40,12 @@ function open(
     role,
   });
   return { ...view, puts: () => sent.filter((s) => s.method === 'PUT' && s.path.includes('/attempts/')) };
+}
+
+/** What is opened is what was advised, so that nothing is asked about it. */
+function asAdvised(kind: string) {
+  const method = { flush: 'FLUSH', soak: 'PORT_SOAK', bath: 'BATH', cycle: 'CYCLE' }[kind] ?? 'STATION';
+  return advice({ method });
 }
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -185,5 +192,47 @@ describe('the other kinds', () => {
   it('knows no other kind', async () => {
     open('steam');
     expect(await screen.findByText('There is nothing at this address')).toBeInTheDocument();
+  });
+});
+
+describe('something else than advised', () => {
+  const elsewhere = {
+    'GET /api/visits/visit-1/judgement': judgement(advice({ method: 'PURGE', channels: ['C'] })),
+  };
+
+  it('asks for one tap why, keeps it, and then logs the work', async () => {
+    const { puts } = open('cycle', {
+      ...elsewhere,
+      'PUT /api/visits/visit-1/attempts/': visit(),
+      'PUT /api/visits/visit-1/departures/': {},
+    });
+    expect(await screen.findByText(/Why something else/)).toHaveTextContent('Air purge: C');
+    tap('Log these cycles');
+    expect(await screen.findByText('Say in a word why.')).toBeInTheDocument();
+    expect(puts()).toHaveLength(0);
+    tap('The customer wants it');
+    tap('Log these cycles');
+    await waitFor(() => expect(puts()).toHaveLength(1));
+    const kept = vi.mocked(fetch).mock.calls.find(([path]) => String(path).includes('/departures/'));
+    expect(JSON.parse(String(kept?.[1]?.body))).toEqual({
+      rule: 'FIRST_REMEDY',
+      advised: 'PURGE',
+      reason: 'The customer wants it',
+    });
+  });
+
+  it('logs handwork as advised without a question or a bottle', async () => {
+    const { puts } = open('handwork?method=PURGE&channels=C', {
+      ...elsewhere,
+      'PUT /api/visits/visit-1/attempts/': visit(),
+    });
+    expect(await screen.findByRole('combobox', { name: /What was done/ })).toHaveTextContent('Air purge');
+    expect(screen.queryByText(/Why something else/)).not.toBeInTheDocument();
+    tap('Log this work');
+    await waitFor(() => expect(puts()).toHaveLength(1));
+    expect(puts()[0].body).toMatchObject({
+      treatment: { kind: 'HANDWORK', handwork: { method: 'PURGE', channels: ['C'] } },
+    });
+    expect((puts()[0].body as { lotId?: string }).lotId).toBeUndefined();
   });
 });

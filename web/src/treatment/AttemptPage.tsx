@@ -1,48 +1,68 @@
 import { Box, Button, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
 import { http } from '../api/http';
-import { useLots, useVisit } from '../api/queries';
-import type { Gate, Lot, TreatmentKind, Visit } from '../api/types';
+import { useJudgement, useLots, useVisit } from '../api/queries';
+import type { Advice, Gate, Lot, TreatmentKind, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Page } from '../app/Page';
 import { Failed, Loading, NotFound, WriteProblem } from '../app/states';
 import { dateInDays } from '../bench/time';
 import { useDraftForm } from '../draft/useDraftForm';
+import { advisedTerm } from '../diagnosis/judgement';
 import { capital, word } from '../words/words';
-import { startAttempt, toEntry, type AttemptForm } from './attemptForm';
+import { asAdvised, preset, startAttempt, toEntry, type AttemptForm } from './attemptForm';
 import { BathFields, CycleFields, SoakFields } from './KindFields';
 import { FlushFields } from './FlushFields';
+import { HandworkFields } from './HandworkFields';
+import { Instead } from './Instead';
 import { LotChoice } from './LotChoice';
 import { Mind } from './Mind';
 import { usePreview } from './usePreview';
 import { HoldBanner } from '../visit/HoldBanner';
 import { useNow } from '../bench/useNow';
 
-const KINDS: Record<string, TreatmentKind> = { flush: 'FLUSH', soak: 'SOAK', bath: 'BATH', cycle: 'CYCLE' };
+const KINDS: Record<string, TreatmentKind> = {
+  flush: 'FLUSH',
+  soak: 'SOAK',
+  bath: 'BATH',
+  cycle: 'CYCLE',
+  handwork: 'HANDWORK',
+};
 
 const DO_IT: Record<TreatmentKind, string> = {
   FLUSH: 'Log this flush',
   SOAK: 'Start the soak',
   BATH: 'Start the first burst',
   CYCLE: 'Log these cycles',
+  HANDWORK: 'Log this work',
 };
 
 export default function AttemptPage() {
   const { id = '', kind = '' } = useParams();
   const visit = useVisit(id);
   const lots = useLots();
+  const judgement = useJudgement(id);
   if (!KINDS[kind]) {
     return <NotFound />;
   }
-  if (visit.isPending || lots.isPending) {
+  // Without an answer to what is advised the work can be logged all the same.
+  if (visit.isPending || lots.isPending || judgement.isLoading) {
     return <Loading what="visit and shelf" />;
   }
   if (!visit.data || !lots.data) {
     return <Failed error={(visit.error ?? lots.error) as Error} again={() => void visit.refetch()} />;
   }
-  return <AttemptView key={kind} visit={visit.data} kind={KINDS[kind]} lots={lots.data} />;
+  return (
+    <AttemptView
+      key={kind}
+      visit={visit.data}
+      kind={KINDS[kind]}
+      lots={lots.data}
+      advice={judgement.data?.advice.first}
+    />
+  );
 }
 
 /** What the fields of every kind are given. */
@@ -56,25 +76,48 @@ export interface FieldsProps {
 
 const WHOLE = ['plannedMinutes', 'bursts', 'burstSeconds', 'count'];
 
-function AttemptView({ visit, kind, lots }: { visit: Visit; kind: TreatmentKind; lots: Lot[] }) {
+function AttemptView({
+  visit,
+  kind,
+  lots,
+  advice,
+}: {
+  visit: Visit;
+  kind: TreatmentKind;
+  lots: Lot[];
+  advice: Advice | undefined;
+}) {
   const navigate = useNavigate();
   const { isLead } = useSession();
   const now = useNow(visit.serverTime);
+  const [query] = useSearchParams();
   const { form, change, drop } = useDraftForm<AttemptForm>(`attempt-${kind}-${visit.id}`, () =>
-    startAttempt(visit, kind, lots, dateInDays(0)),
+    preset(startAttempt(visit, kind, lots, dateInDays(0)), query),
   );
+  const isAdvised = asAdvised(advice, kind, form);
 
   const { entry, unread } = toEntry(kind, form);
   const [wasSent, setSent] = useState(false);
   const preview = usePreview(visit.id, kind, form.lotId, entry, unread.length === 0);
   const write = useWrite(
-    () =>
-      http.put<Visit>(`/api/visits/${visit.id}/attempts/${form.id}`, {
+    async () => {
+      if (advice && !isAdvised) {
+        await http.put(`/api/visits/${visit.id}/departures/${form.id}`, {
+          rule: advice.rule,
+          advised: advisedTerm(advice),
+          reason: form.instead,
+        });
+      }
+      return http.put<Visit>(`/api/visits/${visit.id}/attempts/${form.id}`, {
         treatment: entry,
-        lotId: kind === 'CYCLE' ? undefined : form.lotId || undefined,
+        lotId:
+          kind === 'CYCLE' || (kind === 'HANDWORK' && form.volumeMl === '')
+            ? undefined
+            : form.lotId || undefined,
         note: form.note,
         departureReason: form.departureReason || undefined,
-      }),
+      });
+    },
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);
@@ -93,7 +136,7 @@ function AttemptView({ visit, kind, lots }: { visit: Visit; kind: TreatmentKind;
 
   function send() {
     setSent(true);
-    if (unread.length === 0) {
+    if (unread.length === 0 && (isAdvised || form.instead.trim() !== '')) {
       write.send(undefined);
     }
   }
@@ -144,6 +187,15 @@ function AttemptView({ visit, kind, lots }: { visit: Visit; kind: TreatmentKind;
           {kind === 'SOAK' && <SoakFields {...fields} />}
           {kind === 'BATH' && <BathFields {...fields} />}
           {kind === 'CYCLE' && <CycleFields {...fields} />}
+          {kind === 'HANDWORK' && <HandworkFields {...fields} />}
+          {advice && !isAdvised && (
+            <Instead
+              advice={advice}
+              value={form.instead}
+              onChange={(instead) => change({ instead })}
+              error={wasSent && form.instead.trim() === '' ? 'Say in a word why.' : undefined}
+            />
+          )}
           <TextField
             label="Note"
             value={form.note}

@@ -1,6 +1,7 @@
 import { newId } from '../api/newId';
-import type { Lot, TreatmentEntry, TreatmentKind, Visit } from '../api/types';
+import type { Advice, Lot, Method, TreatmentEntry, TreatmentKind, Visit } from '../api/types';
 import { readNumber } from '../app/fields';
+import { kindOf } from '../diagnosis/judgement';
 import { channelsOut } from '../visit/outOf';
 
 type Stroke = NonNullable<TreatmentEntry['flush']>['strokes'][number];
@@ -31,6 +32,9 @@ export interface AttemptForm {
   burstSeconds: string;
   strength: 'LIGHT' | 'NORMAL' | 'STRONG';
   count: string;
+  method: Method;
+  /** Why something else is done than what was advised. */
+  instead: string;
 }
 
 /** Usual doses and times (handbook 8) to start from. */
@@ -93,7 +97,13 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     volumeMl: String(
       lastOfKind?.soak?.volumeMl ??
         lastOfKind?.bath?.volumeMl ??
-        (kind === 'BATH' ? USUAL.bathMl : place === 'PORT' ? USUAL.portSoakMl : USUAL.traySoakMl),
+        (kind === 'HANDWORK'
+          ? ''
+          : kind === 'BATH'
+            ? USUAL.bathMl
+            : place === 'PORT'
+              ? USUAL.portSoakMl
+              : USUAL.traySoakMl),
     ),
     plannedMinutes: String(nextRung(place, lastOfKind?.soak?.plannedMinutes)),
     levelMm: String(lastOfKind?.bath?.levelMm ?? 3),
@@ -101,6 +111,8 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     burstSeconds: String(lastOfKind?.bath?.burstSeconds ?? 120),
     strength: 'LIGHT',
     count: '1',
+    method: 'STATION',
+    instead: '',
   };
 }
 
@@ -188,6 +200,16 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
         },
       };
       break;
+    case 'HANDWORK':
+      entry = {
+        kind,
+        handwork: {
+          method: form.method,
+          channels: form.channels,
+          volumeMl: form.volumeMl === '' ? undefined : number(form.volumeMl, 'handwork.volumeMl'),
+        },
+      };
+      break;
     case 'CYCLE':
       entry = {
         kind,
@@ -196,4 +218,45 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
       break;
   }
   return { entry: entry as TreatmentEntry, unread };
+}
+
+/** The form with what the advice that led here asks for. */
+export function preset(form: AttemptForm, query: URLSearchParams): AttemptForm {
+  const place = query.get('place');
+  return {
+    ...form,
+    channels: query.get('channels')?.split(',') ?? form.channels,
+    strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
+    temperatureC: query.get('temperatureC') ?? form.temperatureC,
+    method: (query.get('method') as Method | null) ?? form.method,
+    ...(place && place !== form.place
+      ? {
+          place: place as AttemptForm['place'],
+          volumeMl: place === 'PORT' ? USUAL.portSoakMl : USUAL.traySoakMl,
+          plannedMinutes: String(SOAK_LADDER[place as AttemptForm['place']][0]),
+        }
+      : {}),
+  };
+}
+
+/** Whether the entry is what the advice says; true as well when nothing was advised that could be departed from. */
+export function asAdvised(advice: Advice | undefined, kind: TreatmentKind, form: AttemptForm): boolean {
+  if (!advice || advice.act === 'CHECK') {
+    return true;
+  }
+  if (!advice.method || kindOf(advice.method) !== kind) {
+    return false;
+  }
+  switch (advice.method) {
+    case 'CYCLE':
+      return form.strength !== 'STRONG';
+    case 'CYCLE_STRONG':
+      return form.strength === 'STRONG';
+    case 'PORT_SOAK':
+      return form.place === 'PORT';
+    case 'TRAY_SOAK':
+      return form.place === 'TRAY';
+    default:
+      return kind !== 'HANDWORK' || form.method === advice.method;
+  }
 }

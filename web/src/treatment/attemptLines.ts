@@ -4,7 +4,7 @@ import { word } from '../words/words';
 
 /** What an attempt recorded, a line for each channel where doses differ. */
 export function attemptLines(attempt: Attempt): string[] {
-  const { flush, soak, bath, cycle } = attempt.treatment;
+  const { flush, soak, bath, cycle, handwork } = attempt.treatment;
   if (flush) {
     return flush.strokes.map(
       (s) =>
@@ -23,6 +23,9 @@ export function attemptLines(attempt: Attempt): string[] {
     return [
       `${bath.channels.join(', ')}: ${attempt.burstsDone} of ${bath.bursts} bursts of ${bath.burstSeconds} s, ${bath.levelMm} mm over the face, ${bath.temperatureC} °C`,
     ];
+  }
+  if (handwork) {
+    return [`${handwork.channels.join(', ')}: ${word('method', handwork.method)}`];
   }
   return cycle ? [`${cycle.channels.join(', ')}: ${cycle.count} × ${word('strength', cycle.strength)}`] : [];
 }

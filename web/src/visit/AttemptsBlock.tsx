@@ -10,11 +10,13 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { http } from '../api/http';
+import { useJudgement } from '../api/queries';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Block } from '../app/Page';
 import { Empty, WriteProblem } from '../app/states';
 import { moment } from '../bench/time';
+import { advisedWords } from '../diagnosis/judgement';
 import { Knot } from '../thread/Knot';
 import { capital, word } from '../words/words';
 import { attemptLines } from '../treatment/attemptLines';
@@ -22,6 +24,9 @@ import { attemptLines } from '../treatment/attemptLines';
 /** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
 export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const [slip, setSlip] = useState<Attempt>();
+  const judgement = useJudgement(visit.id);
+  /** What was advised when this was done instead; kept under the key of the attempt. */
+  const instead = (attempt: Attempt) => judgement.data?.departures.find((d) => d.id === attempt.id);
   return (
     <Block title="Attempts" aside={<Typography>{visit.cyclesRun} printer cycles on this visit</Typography>}>
       {visit.attempts.length === 0 && <Empty>Nothing was tried yet.</Empty>}
@@ -53,6 +58,11 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
               ))}
               {attempt.departureReason && (
                 <Typography>Outside the usual limits, because: {attempt.departureReason}</Typography>
+              )}
+              {instead(attempt) && (
+                <Typography>
+                  Instead of {advisedWords(instead(attempt)?.advised ?? '')}: {instead(attempt)?.reason}
+                </Typography>
               )}
               {attempt.note && <Typography>{attempt.note}</Typography>}
               <Typography color="text.secondary">

@@ -1,4 +1,5 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Visit } from '../api/types';
 import { Block } from '../app/Page';
@@ -7,10 +8,20 @@ import { moment } from '../bench/time';
 import { capital, word } from '../words/words';
 
 /** What is thought to be wrong. Dropped suspicions stay readable. */
-export function DiagnosesBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
+export function DiagnosesBlock({
+  visit,
+  mayWrite,
+  title = 'What is wrong',
+  children,
+}: {
+  visit: Visit;
+  mayWrite: boolean;
+  title?: string;
+  children?: ReactNode;
+}) {
   return (
     <Block
-      title="What is wrong"
+      title={title}
       aside={
         mayWrite && (
           <Button variant="outlined" component={Link} to={`/visits/${visit.id}/diagnosis`}>
@@ -19,7 +30,8 @@ export function DiagnosesBlock({ visit, mayWrite }: { visit: Visit; mayWrite: bo
         )
       }
     >
-      {visit.diagnoses.length === 0 && <Empty>No cause is suspected yet.</Empty>}
+      {children}
+      {visit.diagnoses.length === 0 && <Empty>No cause was written down by hand.</Empty>}
       <Stack spacing={1}>
         {visit.diagnoses.map((diagnosis) => (
           <Stack

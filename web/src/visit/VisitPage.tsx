@@ -15,6 +15,7 @@ import { ChecksBlock } from './ChecksBlock';
 import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
 import { HoldBanner } from './HoldBanner';
+import { LikelyCauses } from './LikelyCauses';
 import { WhatNow } from './WhatNow';
 
 export default function VisitPage() {
@@ -101,7 +102,9 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
         </Box>
         <Stack spacing={2} sx={{ minWidth: 0 }}>
           <ChecksBlock visit={visit} mayWrite={mayWrite && isOpen} />
-          <DiagnosesBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <DiagnosesBlock visit={visit} mayWrite={mayWrite && isOpen}>
+            <LikelyCauses visit={visit} />
+          </DiagnosesBlock>
           <AttemptsBlock visit={visit} mayWrite={mayWrite && isOpen} />
           <FactsBlock visit={visit} mayWrite={mayWrite && isOpen} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { attempt, check, clock, NOW, pretendServer, show, visit } from '../test/fixtures';
+import { advice, attempt, clock, judgement, NOW, pretendServer, show, visit } from '../test/fixtures';
 import { WhatNow } from './WhatNow';
 
 let sent: ReturnType<typeof pretendServer>;
@@ -11,29 +11,73 @@ beforeEach(() => {
 const now = (part: Parameters<typeof visit>[0], mayWrite = true) =>
   show(<WhatNow visit={visit(part)} now={NOW} mayWrite={mayWrite} />);
 
+/** The panel with another judgement. */
+function advised(
+  first: ReturnType<typeof advice>,
+  more: object = {},
+  part: Parameters<typeof visit>[0] = {},
+) {
+  sent = pretendServer({
+    'PUT /api/visits/visit-1': visit(),
+    'GET /api/visits/visit-1/judgement': judgement(first, more),
+  });
+  return now(part);
+}
+
 describe('what now', () => {
-  it('gives the action with its reason in counts', () => {
-    now({});
-    expect(screen.getByRole('heading', { name: 'Treat the channels that are out' })).toBeInTheDocument();
+  it('gives the advice with its reason in counts, its danger and the house rule behind it', async () => {
+    advised(advice({ house: 'DOSE', facts: { cause: 'DRIED_INK', percent: '88' } }));
+    expect(await screen.findByRole('heading', { name: 'Flush: C' })).toBeInTheDocument();
     expect(screen.getByText('Check 1: 2 out in C.')).toBeInTheDocument();
     expect(screen.getByText(/^Acceptance not met for general work/)).toBeInTheDocument();
+    expect(screen.getByText(/Most likely dried ink in the nozzles, 88 %/)).toBeInTheDocument();
+    expect(screen.getByText(/Goggles, point away/)).toBeInTheDocument();
+    expect(screen.getByText(/House rule, dose: small measured strokes/)).toBeInTheDocument();
   });
 
-  it('leads to a flush where push is allowed, and to a soak with its danger where it is not', () => {
-    now({});
-    expect(screen.getByRole('link', { name: /^Treat the channels/ })).toHaveAttribute(
-      'href',
-      '/visits/visit-1/attempt/flush',
+  it.each([
+    [advice(), 'attempt/flush?channels=C'],
+    [advice({ method: 'WARM' }), 'attempt/flush?channels=C&temperatureC=45'],
+    [advice({ method: 'TRAY_SOAK' }), 'attempt/soak?channels=C&place=TRAY'],
+    [advice({ method: 'CYCLE' }), 'attempt/cycle?channels=C&strength=LIGHT'],
+    [advice({ method: 'STATION' }), 'attempt/handwork?channels=C&method=STATION'],
+    [
+      advice({ rule: 'LOOK_FIRST', act: 'LOOK', method: undefined, look: 'AIR' }),
+      'ruleouts?look=AIR&channel=C',
+    ],
+    [advice({ rule: 'FIRST_CHECK', act: 'CHECK', method: undefined }), 'check'],
+    [
+      advice({ rule: 'ELECTRICAL', act: 'STOP_ELECTRICAL', method: undefined, facts: { rounds: '2' } }),
+      'return',
+    ],
+  ])('has one large button that does it: %#', async (first, way) => {
+    advised(first);
+    await screen.findByText(/^Check 1: 2 out/);
+    const large = screen.getAllByRole('link').find((link) => !link.closest('nav'));
+    expect(large).toHaveAttribute('href', `/visits/visit-1/${way}`);
+  });
+
+  it('says what is not safe, what else fits, and counts a single attempt as one', async () => {
+    advised(
+      advice({
+        rule: 'CHECK_AGAIN',
+        act: 'CHECK',
+        method: undefined,
+        channels: [],
+        facts: { attempts: '1' },
+      }),
+      {
+        advice: {
+          first: advice({ rule: 'CHECK_AGAIN', act: 'CHECK', method: undefined, facts: { attempts: '1' } }),
+          others: [advice({ rule: 'WANDERING', method: 'PURGE', facts: { restored: '4', newlyOut: '6' } })],
+          bars: ['CYCLES'],
+        },
+      },
     );
-    const laminated = visit().family;
-    now({
-      family: { ...laminated, limits: { ...laminated.limits, pushKpa: undefined as unknown as number } },
-    });
-    expect(screen.getByText(/takes no push at all/)).toBeInTheDocument();
-    expect(screen.getAllByRole('link', { name: /^Treat the channels/ }).at(-1)).toHaveAttribute(
-      'href',
-      '/visits/visit-1/attempt/soak',
-    );
+    expect(await screen.findByText(/^1 attempt since the last check/)).toBeInTheDocument();
+    expect(screen.getByText(/Not safe now, by what was found: printer cycles/)).toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: '1 other rule fits' }));
+    expect(await screen.findByText(/4 came back, 6 new/)).toBeInTheDocument();
   });
 
   it.each([
@@ -41,9 +85,11 @@ describe('what now', () => {
     ['K', '/visits/visit-1/check'],
     ['d', '/visits/visit-1/diagnosis'],
     ['r', '/visits/visit-1/return'],
-    ['Enter', '/visits/visit-1/attempt/flush'],
+    ['x', '/visits/visit-1/attempt/handwork'],
+    ['Enter', '/visits/visit-1/attempt/flush?channels=C'],
   ])('goes by the key %s', async (key, to) => {
     const { where } = now({});
+    await screen.findByRole('heading', { name: 'Flush: C' });
     fireEvent.keyDown(document.body, { key });
     await waitFor(() => expect(where()).toBe(to));
   });
@@ -78,27 +124,9 @@ describe('what now', () => {
     expect(where()).toBe('/');
   });
 
-  it('counts the attempts since the last check', () => {
-    now({
-      next: { action: 'CHECK_AGAIN' },
-      checks: [check({ takenAt: '2026-03-02T09:00:00Z' })],
-      attempts: [
-        attempt({ id: 'a', startedAt: '2026-03-02T08:00:00Z', endedAt: '2026-03-02T08:30:00Z' }),
-        attempt({ id: 'b', startedAt: '2026-03-02T09:10:00Z', endedAt: '2026-03-02T09:30:00Z' }),
-        attempt({
-          id: 'c',
-          startedAt: '2026-03-02T09:40:00Z',
-          endedAt: '2026-03-02T09:50:00Z',
-          withdrawnReason: 'slip',
-        }),
-      ],
-    });
-    expect(screen.getByText('1 attempt since the last check.')).toBeInTheDocument();
-  });
-
-  it('shows an observer the same and offers nothing to do', () => {
+  it('shows an observer the same and offers nothing to do', async () => {
     now({}, false);
-    expect(screen.getByText('Check 1: 2 out in C.')).toBeInTheDocument();
+    expect(await screen.findByText('Check 1: 2 out in C.')).toBeInTheDocument();
     expect(screen.queryByRole('link')).not.toBeInTheDocument();
   });
 });

@@ -1,12 +1,12 @@
-import { Alert, Box, Button, Stack, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
+import { useJudgement } from '../api/queries';
 import type { Visit } from '../api/types';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
-import { tally } from '../nozzle/comb';
-import { capital, word } from '../words/words';
-import { channelsOut, lastMap } from './outOf';
+import { adviceTitle, adviceWay } from '../diagnosis/judgement';
+import { word } from '../words/words';
+import { AdviceReasons } from './AdviceReasons';
 import { HoldButton } from './HoldButton';
 import { RunningSteps, useStepInHand } from './RunningSteps';
 
@@ -15,11 +15,18 @@ const WAYS = [
   { key: 's', to: 'attempt/soak', label: 'Soak' },
   { key: 'b', to: 'attempt/bath', label: 'Bath' },
   { key: 'c', to: 'attempt/cycle', label: 'Printer cycle' },
+  { key: 'x', to: 'attempt/handwork', label: 'Other work' },
+  { key: 'o', to: 'ruleouts', label: 'Rule-outs' },
   { key: 'p', to: 'read', label: 'Read a scan' },
   { key: 'k', to: 'check', label: 'Check by hand' },
+  { key: 'w', to: 'causes', label: 'What is wrong' },
+  { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 'r', to: 'return', label: 'Return' },
 ];
+
+/** Until the judgement is there, and while only a clock is to be waited for, the course of the visit says what is next. */
+const WAITS = ['LIFT_FROM_SOAK', 'END_BURST', 'WAIT_SOAK', 'WAIT_BURST'];
 
 interface Props {
   visit: Visit;
@@ -27,12 +34,14 @@ interface Props {
   mayWrite: boolean;
 }
 
-/** The next action, its reason in counts, its danger, and one large button that does it. */
+/** The next action, its reason in counts, its danger, the house rule behind it, and one large button that does it. */
 export function WhatNow({ visit, now, mayWrite }: Props) {
   const navigate = useNavigate();
   const step = useStepInHand(visit, now);
-  const { action } = visit.next;
-  const way = wayOf(visit);
+  const judgement = useJudgement(visit.id);
+  const waits = WAITS.includes(visit.next.action);
+  const advice = waits || judgement.isOutdated ? undefined : judgement.data?.advice.first;
+  const way = advice && adviceWay(advice, visit);
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
   const keys: Record<string, () => void> = {};
@@ -43,6 +52,19 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   }
   useKeys(keys);
 
+  const title = advice ? adviceTitle(advice) : word('action', visit.next.action);
+  const doIt = mayWrite && way && (
+    <Button
+      variant="contained"
+      size="large"
+      component={Link}
+      to={`/visits/${visit.id}/${way}`}
+      sx={{ minHeight: 64, fontSize: '1.25rem' }}
+    >
+      {title}
+      <KeyHint>Enter</KeyHint>
+    </Button>
+  );
   return (
     <Stack
       component="section"
@@ -52,108 +74,40 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
     >
       <Typography color="text.secondary">What now</Typography>
       <Typography variant="h2" sx={{ fontSize: '1.5rem' }}>
-        {word('action', action)}
+        {title}
       </Typography>
-      <Reason visit={visit} />
-      {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
-      {mayWrite && way && (
-        <Button
-          variant="contained"
-          size="large"
-          component={Link}
-          to={`/visits/${visit.id}/${way}`}
-          sx={{ minHeight: 64, fontSize: '1.25rem' }}
-        >
-          {word('action', action)}
-          <KeyHint>Enter</KeyHint>
-        </Button>
+      {!waits && (judgement.isPending || judgement.isOutdated) && (
+        <Typography role="status">Weighing what is known.</Typography>
       )}
+      {judgement.isError && <Typography>{judgement.error.message}</Typography>}
+      {advice && judgement.data && (
+        <AdviceReasons visit={visit} advice={advice} judgement={judgement.data} doIt={doIt} />
+      )}
+      {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
       {mayWrite && (
-        <Box
-          component="nav"
-          aria-label="All steps"
-          sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}
-        >
-          {WAYS.map(({ key, to, label }) => (
-            <Button
-              key={key}
-              variant="outlined"
-              component={Link}
-              to={`/visits/${visit.id}/${to}`}
-              sx={{ justifyContent: 'space-between' }}
-            >
-              {label}
-              <KeyHint>{key.toUpperCase()}</KeyHint>
-            </Button>
-          ))}
-          <HoldButton visit={visit} />
-        </Box>
+        <>
+          <Typography color="text.secondary">Do something else</Typography>
+          <Box
+            component="nav"
+            aria-label="All steps"
+            sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}
+          >
+            {WAYS.map(({ key, to, label }) => (
+              <Button
+                key={key}
+                variant="outlined"
+                component={Link}
+                to={`/visits/${visit.id}/${to}`}
+                sx={{ justifyContent: 'space-between', px: 1.5 }}
+              >
+                {label}
+                <KeyHint>{key.toUpperCase()}</KeyHint>
+              </Button>
+            ))}
+            <HoldButton visit={visit} />
+          </Box>
+        </>
       )}
     </Stack>
-  );
-}
-
-/** Where the next action is done; undefined when it only has to be waited for. */
-function wayOf(visit: Visit): string | undefined {
-  switch (visit.next.action) {
-    case 'FIRST_CHECK':
-    case 'CHECK_AGAIN':
-      return 'check';
-    case 'DIAGNOSE':
-      return 'diagnosis';
-    case 'TREAT':
-      return visit.family.limits.pushKpa ? 'attempt/flush' : 'attempt/soak';
-    case 'RETURN':
-      return 'return';
-    default:
-      return undefined;
-  }
-}
-
-/** Why this is next, in counts; and what must be minded with it. */
-function Reason({ visit }: { visit: Visit }) {
-  const last = lastMap(visit);
-  const out = channelsOut(visit);
-  const parts: ReactNode[] = [];
-  if (last?.reading && out.length > 0) {
-    const reading = last.reading;
-    parts.push(
-      `Check ${last.number}: ${out.map((code) => `${tally(reading[code]).M} out in ${code}`).join(', ')}.`,
-    );
-  } else if (last?.reading) {
-    parts.push(`Check ${last.number}: none out.`);
-  }
-  if (last?.acceptance) {
-    parts.push(
-      `${capital(word('verdict', last.acceptance.verdict))} for ${word('jobClass', last.acceptance.jobClass)}.`,
-    );
-  }
-  if (visit.next.action === 'CHECK_AGAIN') {
-    const since = visit.attempts.filter(
-      (a) =>
-        !a.withdrawnReason && (!visit.checks.at(-1) || a.startedAt > (visit.checks.at(-1)?.takenAt ?? '')),
-    );
-    parts.push(`${since.length} ${since.length === 1 ? 'attempt' : 'attempts'} since the last check.`);
-  }
-  if (visit.next.action === 'FIRST_CHECK') {
-    parts.push('Read it before anything is changed, and keep it.');
-  }
-  if (visit.next.action === 'DIAGNOSE') {
-    parts.push('No cause is suspected yet. Look upstream before the head is blamed.');
-  }
-  return (
-    <>
-      {parts.map((part, i) => (
-        <Typography key={i}>{part}</Typography>
-      ))}
-      {visit.next.action === 'TREAT' && !visit.family.limits.pushKpa && (
-        <Alert severity="warning">{word('gate', 'NO_PUSH')}</Alert>
-      )}
-      {visit.next.action === 'CHECK_AGAIN' && (
-        <Typography color="text.secondary">
-          Same paper, after the same rest. A lone stripe may be a bubble.
-        </Typography>
-      )}
-    </>
   );
 }

@@ -16,12 +16,13 @@ export function channelsOut(visit: Visit): string[] {
 
 /** Channels an attempt treated. */
 export function channelsOf(attempt: Attempt): string[] {
-  const { flush, soak, bath, cycle } = attempt.treatment;
+  const { flush, soak, bath, cycle, handwork } = attempt.treatment;
   return (
     flush?.strokes.map((stroke) => stroke.channel) ??
     soak?.channels ??
     bath?.channels ??
     cycle?.channels ??
+    handwork?.channels ??
     []
   );
 }

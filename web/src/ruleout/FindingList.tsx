@@ -1,0 +1,124 @@
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { Camera } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { http, Problem, upload } from '../api/http';
+import type { FindingView, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { Empty, WriteProblem } from '../app/states';
+import { moment } from '../bench/time';
+import { capital, word } from '../words/words';
+
+/** What was found, by whom and when; a slip is taken back and stays readable. */
+export function FindingList({
+  visit,
+  findings,
+  mayWrite,
+}: {
+  visit: Visit;
+  findings: FindingView[];
+  mayWrite: boolean;
+}) {
+  if (findings.length === 0) {
+    return <Empty>Nothing was looked at yet. Not looked at is not the same as fine.</Empty>;
+  }
+  return (
+    <Stack component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      {findings.map((finding) => (
+        <Finding key={finding.id} visit={visit} finding={finding} mayWrite={mayWrite} />
+      ))}
+    </Stack>
+  );
+}
+
+function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingView; mayWrite: boolean }) {
+  const queries = useQueryClient();
+  const photo = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string>();
+  const path = `/api/visits/${visit.id}/findings/${finding.id}`;
+  const back = useWrite(() => http.put<Visit>(`${path}/withdrawal`, {}));
+  const name = `${finding.channel ? `${finding.channel}: ` : ''}${word('sign', finding.sign)}`;
+  const state = finding.withdrawn ? '; taken back' : finding.stands ? '' : '; no longer holds';
+
+  async function send(file: File | undefined) {
+    if (!file) {
+      return;
+    }
+    const form = new FormData();
+    form.append('image', file);
+    try {
+      await upload(`${path}/photo`, form, () => undefined);
+      setProblem(undefined);
+      await queries.invalidateQueries({ queryKey: ['judgement', visit.id] });
+    } catch (error) {
+      setProblem(
+        error instanceof Problem
+          ? (error.errors[0]?.message ?? error.message)
+          : 'The photo could not be sent.',
+      );
+    }
+  }
+
+  return (
+    <Stack
+      component="li"
+      direction="row"
+      sx={{
+        gap: 1,
+        alignItems: 'center',
+        flexWrap: 'wrap',
+        borderTop: '1px solid',
+        borderColor: 'line',
+        py: 0.5,
+      }}
+    >
+      <Typography
+        sx={{ flex: 1, minWidth: 200, textDecoration: finding.withdrawn ? 'line-through' : 'none' }}
+      >
+        <b>{capital(name)}</b>
+        {finding.note && `; ${finding.note}`}
+        <Box component="span" sx={{ color: 'text.secondary' }}>
+          {' '}
+          {finding.foundBy}, {moment(finding.foundAt)}
+          {state}
+        </Box>
+      </Typography>
+      {finding.hasPhoto && (
+        <Button href={`${path}/photo`} target="_blank" aria-label={`Photo of ${name}`}>
+          Photo
+        </Button>
+      )}
+      {mayWrite && !finding.withdrawn && (
+        <>
+          {!finding.hasPhoto && (
+            <Button
+              startIcon={<Camera />}
+              onClick={() => photo.current?.click()}
+              aria-label={`Add a photo to ${name}`}
+            >
+              Photo
+            </Button>
+          )}
+          <input
+            ref={photo}
+            type="file"
+            accept="image/png,image/jpeg"
+            capture="environment"
+            hidden
+            aria-label={`Photo file for ${name}`}
+            onChange={(event) => void send(event.target.files?.[0])}
+          />
+          <Button onClick={() => back.send(undefined)} loading={back.isBusy} aria-label={`Take back ${name}`}>
+            Take back
+          </Button>
+        </>
+      )}
+      {problem && (
+        <Typography role="alert" color="error">
+          {problem}
+        </Typography>
+      )}
+      <WriteProblem problem={back.problem} />
+    </Stack>
+  );
+}

@@ -1,0 +1,148 @@
+import { Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useRef, useState } from 'react';
+import { http, Problem } from '../api/http';
+import { newId } from '../api/newId';
+import type { Judgement, LookView, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { WriteProblem } from '../app/states';
+import { capital, word } from '../words/words';
+import { FindingList } from './FindingList';
+
+interface Props {
+  visit: Visit;
+  judgement: Judgement;
+  look: LookView;
+  isFirst?: boolean;
+  mayWrite: boolean;
+}
+
+/** One look: how it is done, what it takes, and one tap for what was found. */
+export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
+  const [chosen, setChosen] = useState<string>();
+  const [note, setNote] = useState('');
+  const codes = visit.family.channels.map((c) => c.code);
+  const channel = look.scope === 'CHANNEL' ? (chosen ?? look.channel ?? codes[0]) : undefined;
+  const own = judgement.findings.filter((f) => f.look === look.look && !f.withdrawn);
+  // Sent again after a lost connection, a finding is the same one.
+  const key = useRef(newId());
+  const write = useWrite(
+    (sign: string) =>
+      http.put<Visit>(`/api/visits/${visit.id}/findings/${key.current}`, {
+        sign,
+        channel,
+        note: note || undefined,
+      }),
+    () => {
+      key.current = newId();
+      setNote('');
+      setChosen(undefined);
+    },
+  );
+  const name = capital(word('look', look.look));
+  return (
+    <Stack
+      component="section"
+      aria-label={isFirst ? `Proposed look: ${name}` : name}
+      spacing={isFirst ? 1.5 : 1}
+      sx={{
+        bgcolor: 'background.paper',
+        borderRadius: 1,
+        p: 2,
+        borderLeft: isFirst ? '8px solid' : undefined,
+        borderColor: 'thread',
+      }}
+    >
+      <Typography variant="h2" sx={{ fontSize: isFirst ? '1.75rem' : '1.125rem' }}>
+        {name}
+        {isFirst && channel && `, ${channel}`}
+      </Typography>
+      {(isFirst || own.length === 0) && <Typography>{word('lookHow', look.look)}</Typography>}
+      <Typography color="text.secondary">
+        {look.minutes} min of hands
+        {look.tools.map((tool) => `; ${word('tool', tool)}`)}
+        {look.needs !== 'NOTHING' && `; ${word('needs', look.needs)}`}; {word('risk', look.risk)}
+        {isFirst && look.separates && look.from && (
+          <>
+            ; separates {word('cause', look.separates)} from {word('cause', look.from)}
+            {channel && ` in ${channel}`} ({look.bits.toFixed(2)} bits expected)
+          </>
+        )}
+        {look.needless && '; not needed or not possible now'}
+      </Typography>
+      {own.length > 0 && <FindingList visit={visit} findings={own} mayWrite={mayWrite} />}
+      {mayWrite && (
+        <>
+          {look.scope === 'CHANNEL' && (
+            <ToggleButtonGroup
+              exclusive
+              aria-label={`Channel of the look at ${word('look', look.look)}`}
+              value={channel}
+              onChange={(_, code: string | null) => code && setChosen(code)}
+              sx={{ flexWrap: 'wrap' }}
+            >
+              {codes.map((code) => (
+                <ToggleButton key={code} value={code}>
+                  {code}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          )}
+          {isFirst && (
+            <TextField
+              label="Note, if wanted"
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+              size="small"
+            />
+          )}
+          <Box
+            role="group"
+            aria-label={`Findings of ${name}`}
+            sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}
+          >
+            {look.findings.map((sign) => (
+              <Button
+                key={sign}
+                variant={isFirst ? 'contained' : 'outlined'}
+                loading={write.isBusy}
+                onClick={() => write.send(sign)}
+                sx={{
+                  flex: '1 1 140px',
+                  minHeight: isFirst ? 64 : 48,
+                  fontSize: isFirst ? '1.125rem' : undefined,
+                }}
+              >
+                {capital(word('sign', sign))}
+              </Button>
+            ))}
+          </Box>
+          {visit.standIn && <StandInLook visit={visit} look={look.look} channel={channel} />}
+        </>
+      )}
+      <WriteProblem problem={write.problem} />
+    </Stack>
+  );
+}
+
+/** A head that is not there can be looked at as well: the stand-in says what would be seen. */
+function StandInLook({ visit, look, channel }: { visit: Visit; look: string; channel: string | undefined }) {
+  const [seen, setSeen] = useState<string>();
+  async function see() {
+    try {
+      const answer = await http.get<{ sign: string }>(
+        `/api/visits/${visit.id}/stand-in/look?look=${look}${channel ? `&channel=${channel}` : ''}`,
+      );
+      setSeen(
+        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', answer.sign)} (simulated).`,
+      );
+    } catch (error) {
+      setSeen(error instanceof Problem ? error.message : 'The stand-in could not be looked at. Try again.');
+    }
+  }
+  return (
+    <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Button onClick={() => void see()}>Look at the stand-in</Button>
+      {seen && <Typography role="status">{seen}</Typography>}
+    </Stack>
+  );
+}
