@@ -2,6 +2,8 @@ package undoknot.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.deque.html.axecore.args.AxeRunOnlyOptions;
+import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
@@ -18,6 +20,8 @@ class AccessibleTest extends BrowserTest {
             value = ColorScheme.class,
             names = {"LIGHT", "DARK"})
     void no_view_has_a_serious_violation(ColorScheme scheme) {
+        // Structure is the same in both schemes; only the colours are other ones.
+        onlyColours = scheme == ColorScheme.DARK;
         page = newPage(scheme);
         page.navigate(shop.address);
         assertThat(button(page, "Sign in")).isVisible();
@@ -44,6 +48,11 @@ class AccessibleTest extends BrowserTest {
                 "/visits/" + open + "/attempt/soak",
                 "/visits/" + open + "/attempt/bath",
                 "/visits/" + open + "/attempt/cycle",
+                "/visits/" + open + "/attempt/handwork",
+                "/visits/" + open + "/ruleouts",
+                "/visits/" + open + "/causes",
+                "/visits/" + open + "/worth",
+                "/house-rules",
                 "/visits/" + open + "/return",
                 "/visits/" + open + "/history",
                 "/visits/" + returned + "/report-that-is-not-there",
@@ -81,16 +90,27 @@ class AccessibleTest extends BrowserTest {
                 serial);
     }
 
+    private boolean onlyColours;
+
     private void look(String view) {
-        List<String> serious = new AxeBuilder(page)
-                .analyze().getViolations().stream()
-                        .filter(v -> List.of("serious", "critical").contains(v.getImpact()))
-                        .map(v -> v.getId() + ": "
-                                + v.getNodes().stream()
-                                        .limit(3)
-                                        .map(n -> n.getHtml() + " " + n.getFailureSummary())
-                                        .toList())
-                        .toList();
+        // Only what is wrong is told, and no second page is opened to tell it: there are no frames on ours.
+        AxeRunOptions options = new AxeRunOptions();
+        options.setResultTypes(List.of("violations"));
+        if (onlyColours) {
+            AxeRunOnlyOptions contrast = new AxeRunOnlyOptions();
+            contrast.setType("rule");
+            contrast.setValues(List.of("color-contrast"));
+            options.setRunOnly(contrast);
+        }
+        AxeBuilder axe = new AxeBuilder(page).options(options).setLegacyMode(true);
+        List<String> serious = axe.analyze().getViolations().stream()
+                .filter(v -> List.of("serious", "critical").contains(v.getImpact()))
+                .map(v -> v.getId() + ": "
+                        + v.getNodes().stream()
+                                .limit(3)
+                                .map(n -> n.getHtml() + " " + n.getFailureSummary())
+                                .toList())
+                .toList();
         Assertions.assertEquals(List.of(), serious, view);
     }
 }

@@ -157,8 +157,10 @@ class ReadScanTest extends BrowserTest {
         // Lying on its side and without marks: the reader says that it cannot find the sheet.
         var image =
                 StandInPrinter.print(unmarked, strokes, Scanning.CLEAN.dpi(150).turned(90, false), 4);
+        var png = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(image, "png", png);
         page.navigate(shop.address + "/visits/" + visit + "/read");
-        page.getByLabel("Scan file").setInputFiles(new FilePayload("lying.jpg", "image/jpeg", Jpeg.of(image, 0.85)));
+        page.getByLabel("Scan file").setInputFiles(new FilePayload("lying.png", "image/png", png.toByteArray()));
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("The sheet was not found");
         // The handles begin a little inside the picture; the picture has a border of a fiftieth around the sheet.
         button(page, "Turn the numbers by one corner").click();
@@ -170,8 +172,10 @@ class ReadScanTest extends BrowserTest {
         assertThat(heading(page, "Totals")).isVisible();
         assertThat(page.getByText("corners placed by hand")).isVisible();
         // Every nozzle of this head fires; placed wrongly, most dashes would be missing.
-        assertThat(region(page, "Totals")).containsText("Cyan");
-        assertThat(region(page, "Totals")).not().containsText(Pattern.compile("\\d+ out"));
+        // A corner lies up to half a pixel off, which leaves a nozzle or two unsure, and no more than that.
+        for (String colour : List.of("Cyan", "Magenta", "Yellow")) {
+            assertThat(region(page, "Totals")).containsText(Pattern.compile(colour + ": (all 208 firing|[12] unread)"));
+        }
     }
 
     /** Moves a corner by its keys near to the sheet's real corner, which lies 2/104 of the side inside the picture. */

@@ -114,6 +114,7 @@ class WholeWayTest extends BrowserTest {
         choose(group(page, "How it went in"), "Went in stiffly");
         choose(group(page, "What came out, beside a drop of the fresh fluid"), "Tinted");
         choose(group(page, "How it left the face"), "Drips");
+        anyway(page);
         shop.endAllSessions();
         doubleTap(button(page, "Log this flush"));
         assertThat(page.getByText("Your session has ended")).isVisible();
@@ -193,7 +194,13 @@ class WholeWayTest extends BrowserTest {
 
     private void returnsItWithAReport() {
         page.navigate(shop.address + "/visits/" + visit);
-        assertThat(heading(page, "Hand it back")).isVisible();
+        // Accepted once; a head that passes and fails after a page is not finished.
+        assertThat(heading(page, "Print a saturated page: C, M, Y")).isVisible();
+        page.keyboard().press("Enter");
+        button(page, "Log this work").click();
+        backOnTheVisit();
+        check(page, visit, "40");
+        assertThat(heading(page, "Finish and return")).isVisible();
         page.keyboard().press("r");
         assertThat(page.getByLabel("Signed off by")).hasValue("Wenna Tarvick");
         doubleTap(button(page, "Sign off and return"));

@@ -108,6 +108,9 @@ class WrongInputTest extends BrowserTest {
         String visit = takeIn(page, "Wrong Doses");
         check(page, visit, "5-9");
         page.navigate(shop.address + "/visits/" + visit + "/attempt/flush");
+        button(page, "Log this flush").click();
+        assertThat(said("Say in a word why.")).isVisible();
+        anyway(page);
         page.getByLabel("Dose").fill("some");
         button(page, "Log this flush").click();
         assertThat(said("Enter a number, such as 3 or 2.5.")).isVisible();
@@ -145,6 +148,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(page.getByLabel("Dose")).hasValue("450");
 
         page.navigate(shop.address + "/visits/" + visit + "/attempt/soak");
+        anyway(page);
         page.getByLabel("Planned time").fill("1.5");
         page.getByLabel("Fluid", new Page.GetByLabelOptions().setExact(true)).fill("");
         button(page, "Start the soak").click();
@@ -155,6 +159,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(said("Enter how many mL.")).isVisible();
 
         page.navigate(shop.address + "/visits/" + visit + "/attempt/bath");
+        anyway(page);
         page.getByLabel("Bursts", new Page.GetByLabelOptions().setExact(true)).fill("0");
         page.getByLabel("Level over the face").fill("-1");
         page.getByLabel("Length of a burst").fill("0");
@@ -164,6 +169,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(said("A burst takes 1 to 1800 seconds.")).isVisible();
 
         page.navigate(shop.address + "/visits/" + visit + "/attempt/cycle");
+        anyway(page);
         page.getByLabel("How many").fill("21");
         button(page, "Log these cycles").click();
         assertThat(said("Enter 1 to 20 cycles.")).isVisible();
