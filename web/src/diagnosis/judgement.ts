@@ -8,7 +8,7 @@ export function percent(share: number): string {
 
 /** Methods that are logged with doses and clocks of their own. */
 const OWN_KIND: Partial<Record<Method, { kind: Exclude<TreatmentKind, 'HANDWORK'>; preset: string }>> = {
-  CYCLE: { kind: 'CYCLE', preset: 'strength=LIGHT' },
+  CYCLE: { kind: 'CYCLE', preset: '' },
   CYCLE_STRONG: { kind: 'CYCLE', preset: 'strength=STRONG' },
   FLUSH: { kind: 'FLUSH', preset: '' },
   WARM: { kind: 'FLUSH', preset: 'temperatureC=45' },
@@ -61,6 +61,15 @@ export function adviceReason(advice: Advice): string {
   return wordWith('rule', advice.rule, facts).replace(/^1 attempts/, '1 attempt');
 }
 
+/** The shop's way of it, for the form that opens. */
+function mannerQuery({ method, manner }: Advice): string[] {
+  return [
+    manner?.fluid ? `fluid=${manner.fluid}` : '',
+    manner?.strokeMl ? `strokeMl=${manner.strokeMl}` : '',
+    method === 'CYCLE' ? `strength=${manner?.strength ?? 'LIGHT'}` : '',
+  ];
+}
+
 /** Where the advice is done. */
 export function adviceWay(advice: Advice, visit: Visit): string {
   const channels = advice.channels.length > 0 ? `channels=${advice.channels.join(',')}` : '';
@@ -72,9 +81,10 @@ export function adviceWay(advice: Advice, visit: Visit): string {
       return `ruleouts?${query(`look=${advice.look}`, advice.channels[0] ? `channel=${advice.channels[0]}` : '')}`;
     case 'WORK': {
       const own = OWN_KIND[advice.method!];
+      const manner = mannerQuery(advice);
       return own
-        ? `attempt/${own.kind.toLowerCase()}?${query(channels, own.preset)}`
-        : `attempt/handwork?${query(channels, `method=${advice.method}`)}`;
+        ? `attempt/${own.kind.toLowerCase()}?${query(channels, own.preset, ...manner)}`
+        : `attempt/handwork?${query(channels, `method=${advice.method}`, ...manner)}`;
     }
     default:
       return 'return';

@@ -141,6 +141,7 @@ export function advice(part: object = {}): Advice {
     channels: ['C'],
     facts: { cause: 'DRIED_INK', percent: '88' },
     findings: [],
+    house: [],
     ...part,
   } as unknown as Advice;
 }
@@ -158,7 +159,7 @@ export function judgement(first: Advice = advice(), part: object = {}): Judgemen
     departures: [],
     houseRules: 0,
     houseRulesNow: 0,
-    houseAnswers: { CYCLES_FIRST: 'UP_TO_THREE', DOSE: 'SMALL_WITH_SOAK' },
+    houseAnswers: { CYCLES_FIRST: 'UP_TO_THREE', DOSE: 'SMALL_WITH_SOAK', PLACE: 'IN_PLACE_FIRST' },
     ...part,
   } as unknown as Judgement;
 }

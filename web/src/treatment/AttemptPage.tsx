@@ -92,9 +92,10 @@ function AttemptView({
   const now = useNow(visit.serverTime);
   const [query] = useSearchParams();
   const { form, change, drop } = useDraftForm<AttemptForm>(`attempt-${kind}-${visit.id}`, () =>
-    preset(startAttempt(visit, kind, lots, dateInDays(0)), query),
+    preset(startAttempt(visit, kind, lots, dateInDays(0)), query, lots, dateInDays(0)),
   );
   const isAdvised = asAdvised(advice, kind, form);
+  const fluid = isAdvised && kind !== 'CYCLE' ? advice?.manner?.fluid : undefined;
 
   const { entry, unread } = toEntry(kind, form);
   const [wasSent, setSent] = useState(false);
@@ -182,6 +183,9 @@ function AttemptView({
                   : undefined)
               }
             />
+          )}
+          {fluid && lots.find((lot) => lot.id === form.lotId)?.kind !== fluid && (
+            <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
           )}
           {kind === 'FLUSH' && <FlushFields {...fields} />}
           {kind === 'SOAK' && <SoakFields {...fields} />}

@@ -121,10 +121,14 @@ function nextRung(place: AttemptForm['place'], last: number | undefined): number
   return last === undefined ? ladder[0] : (ladder.find((rung) => rung > last) ?? ladder[ladder.length - 1]);
 }
 
+function goodLots(lots: Lot[], today: string): Lot[] {
+  return lots.filter((lot) => lot.remainingMl > 0 && (!lot.expiresOn || lot.expiresOn >= today));
+}
+
 function usualLot(visit: Visit, lots: Lot[], today: string): Lot | undefined {
   const used = visit.attempts.filter((a) => a.lot && !a.withdrawnReason).at(-1)?.lot?.id;
   const isFood = visit.food === 'FOOD' || visit.food === 'FOOD_UNPROVEN';
-  const good = lots.filter((lot) => lot.remainingMl > 0 && (!lot.expiresOn || lot.expiresOn >= today));
+  const good = goodLots(lots, today);
   return (
     good.find((lot) => lot.id === used) ??
     good.find((lot) =>
@@ -221,11 +225,19 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
 }
 
 /** The form with what the advice that led here asks for. */
-export function preset(form: AttemptForm, query: URLSearchParams): AttemptForm {
+export function preset(form: AttemptForm, query: URLSearchParams, lots: Lot[], today: string): AttemptForm {
   const place = query.get('place');
+  const strokeMl = query.get('strokeMl');
+  const channels = query.get('channels')?.split(',') ?? form.channels;
+  const advised = query.get('fluid');
+  const lot = goodLots(lots, today).find((l) => l.kind === advised);
   return {
     ...form,
-    channels: query.get('channels')?.split(',') ?? form.channels,
+    channels,
+    lotId: lot?.id ?? form.lotId,
+    strokes: strokeMl
+      ? Object.fromEntries(channels.map((code) => [code, { ...freshStroke(), volumeMl: strokeMl }]))
+      : form.strokes,
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,
     method: (query.get('method') as Method | null) ?? form.method,

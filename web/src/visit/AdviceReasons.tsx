@@ -35,6 +35,7 @@ export function AdviceReasons({
       {advice.findings.length > 0 && (
         <Typography>Found: {advice.findings.map((sign) => word('sign', sign)).join(', ')}.</Typography>
       )}
+      {advice.manner && <Manner manner={advice.manner} />}
       {look && look.separates && look.from && (
         <Typography>
           It separates {word('cause', look.separates)} from {word('cause', look.from)}
@@ -50,38 +51,92 @@ export function AdviceReasons({
           Not safe now, by what was found: {answer.bars.map((bar) => word('bar', bar)).join(', ')}.
         </Typography>
       )}
-      {advice.house && (
-        <Typography color="text.secondary">
-          House rule, {word('houseQuestion', advice.house)}: {houseAnswer(judgement, advice.house)}.
-        </Typography>
-      )}
+      {advice.house.length > 0 && <HouseWay advice={advice} judgement={judgement} />}
       {answer.others.length > 0 && (
         <Box>
-          <Button
-            onClick={() => setOpen(!isOpen)}
-            aria-expanded={isOpen}
-            endIcon={isOpen ? <ChevronUp /> : <ChevronDown />}
-            sx={{ px: 0.5 }}
+          <Unfold
+            isOpen={isOpen}
+            onToggle={() => setOpen(!isOpen)}
+            label={`${answer.others.length} ${answer.others.length === 1 ? 'other rule fits' : 'other rules fit'}`}
           >
-            {answer.others.length} {answer.others.length === 1 ? 'other rule fits' : 'other rules fit'}
-          </Button>
-          <Collapse in={isOpen} unmountOnExit>
-            <Stack spacing={1}>
-              {answer.others.map((other) => (
-                <Typography key={other.rule}>
-                  <b>{adviceTitle(other)}.</b> {adviceReason(other)}
-                </Typography>
-              ))}
-            </Stack>
-          </Collapse>
+            {answer.others.map((other) => (
+              <Typography key={other.rule}>
+                <b>{adviceTitle(other)}.</b> {adviceReason(other)}
+              </Typography>
+            ))}
+          </Unfold>
         </Box>
       )}
     </>
   );
 }
 
-function houseAnswer(judgement: Judgement, question: keyof Judgement['houseAnswers']): string {
-  return word('houseSchool', `${question}.${judgement.houseAnswers[question]}`);
+/** How the work is done here: place, fluid, dose. */
+function Manner({ manner }: { manner: NonNullable<Advice['manner']> }) {
+  const parts = [
+    manner.site && word('site', manner.site),
+    manner.fluid && `with ${word('fluidKind', manner.fluid)}`,
+    manner.strokeMl &&
+      (manner.pulses
+        ? `in pulses of ${manner.strokeMl} mL with pad prints between, 30 mL at most`
+        : `${manner.strokeMl} mL, a soak, then 1 mL`),
+  ].filter(Boolean);
+  return parts.length > 0 ? <Typography>{capital(parts.join(', '))}.</Typography> : null;
+}
+
+/** The house rules that the advice follows: the first in sight, the others unfolded. */
+function HouseWay({ advice, judgement }: { advice: Advice; judgement: Judgement }) {
+  const [isOpen, setOpen] = useState(false);
+  const lines = advice.house.map(
+    (question) =>
+      `${word('houseQuestion', question).replace(/\?$/, '')}: ${word('houseSchool', `${question}.${judgement.houseAnswers[question]}`)}`,
+  );
+  return (
+    <Box>
+      <Typography color="text.secondary">House rule, {lines[0]}.</Typography>
+      {lines.length > 1 && (
+        <Unfold
+          isOpen={isOpen}
+          onToggle={() => setOpen(!isOpen)}
+          label={lines.length === 2 ? '1 more house rule' : `${lines.length - 1} more house rules`}
+        >
+          {lines.slice(1).map((line) => (
+            <Typography key={line} color="text.secondary">
+              {capital(line)}.
+            </Typography>
+          ))}
+        </Unfold>
+      )}
+    </Box>
+  );
+}
+
+function Unfold({
+  isOpen,
+  onToggle,
+  label,
+  children,
+}: {
+  isOpen: boolean;
+  onToggle: () => void;
+  label: string;
+  children: ReactNode;
+}) {
+  return (
+    <>
+      <Button
+        onClick={onToggle}
+        aria-expanded={isOpen}
+        endIcon={isOpen ? <ChevronUp /> : <ChevronDown />}
+        sx={{ px: 0.5 }}
+      >
+        {label}
+      </Button>
+      <Collapse in={isOpen} unmountOnExit>
+        <Stack spacing={1}>{children}</Stack>
+      </Collapse>
+    </>
+  );
 }
 
 /** Where the head stands, in counts. */

@@ -2,6 +2,7 @@ import { Button, Dialog, DialogActions, DialogContent, Stack, Typography } from 
 import { useRef, useState } from 'react';
 import { http } from '../api/http';
 import { newId } from '../api/newId';
+import { useJudgement } from '../api/queries';
 import type { Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Choice } from '../app/fields';
@@ -15,6 +16,7 @@ export function HoldButton({ visit }: { visit: Visit }) {
   const [isOpen, setOpen] = useState(false);
   const [wet, setWet] = useState<string | null>(null);
   const id = useRef(newId());
+  const houseHold = useJudgement(visit.id).data?.houseAnswers.HOLD;
   const write = useWrite(
     () => http.put<Visit>(`/api/visits/${visit.id}/clocks/${id.current}/hold`, { wet: wet ?? undefined }),
     () => {
@@ -47,6 +49,12 @@ export function HoldButton({ visit }: { visit: Visit }) {
               Only the base: 2 h with moving air. Body, ports or contacts: 12 h. Board, or a laminated head:
               24 h.
             </Typography>
+            {houseHold && houseHold !== 'BY_WHAT_WAS_WET' && (
+              <Typography>
+                House rule, {word('houseQuestion', 'HOLD')}: {word('houseSchool', `HOLD.${houseHold}`)}, at
+                least.
+              </Typography>
+            )}
             {!wrong && <WriteProblem problem={write.problem} />}
           </Stack>
         </DialogContent>

@@ -1,3 +1,4 @@
+import userEvent from '@testing-library/user-event';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { advice, attempt, clock, judgement, NOW, pretendServer, show, visit } from '../test/fixtures';
@@ -26,13 +27,24 @@ function advised(
 
 describe('what now', () => {
   it('gives the advice with its reason in counts, its danger and the house rule behind it', async () => {
-    advised(advice({ house: 'DOSE', facts: { cause: 'DRIED_INK', percent: '88' } }));
+    advised(
+      advice({
+        house: ['DOSE', 'PLACE'],
+        facts: { cause: 'DRIED_INK', percent: '88' },
+        manner: { site: 'IN_CARRIAGE', fluid: 'DEIONISED_WATER', strokeMl: 3, pulses: false },
+      }),
+    );
     expect(await screen.findByRole('heading', { name: 'Flush: C' })).toBeInTheDocument();
     expect(screen.getByText('Check 1: 2 out in C.')).toBeInTheDocument();
     expect(screen.getByText(/^Acceptance not met for general work/)).toBeInTheDocument();
     expect(screen.getByText(/Most likely dried ink in the nozzles, 88 %/)).toBeInTheDocument();
     expect(screen.getByText(/Goggles, point away/)).toBeInTheDocument();
     expect(screen.getByText(/House rule, dose: small measured strokes/)).toBeInTheDocument();
+    expect(
+      screen.getByText('In the carriage over a pad, with deionised water, 3 mL, a soak, then 1 mL.'),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: '1 more house rule' }));
+    expect(screen.getByText('In place or removed: in the carriage over a pad.')).toBeInTheDocument();
   });
 
   it.each([
@@ -40,6 +52,14 @@ describe('what now', () => {
     [advice({ method: 'WARM' }), 'attempt/flush?channels=C&temperatureC=45'],
     [advice({ method: 'TRAY_SOAK' }), 'attempt/soak?channels=C&place=TRAY'],
     [advice({ method: 'CYCLE' }), 'attempt/cycle?channels=C&strength=LIGHT'],
+    [
+      advice({ method: 'CYCLE', manner: { strength: 'NORMAL', pulses: false } }),
+      'attempt/cycle?channels=C&strength=NORMAL',
+    ],
+    [
+      advice({ manner: { fluid: 'PIGMENT_FLUSH', strokeMl: 4, pulses: true } }),
+      'attempt/flush?channels=C&fluid=PIGMENT_FLUSH&strokeMl=4',
+    ],
     [advice({ method: 'STATION' }), 'attempt/handwork?channels=C&method=STATION'],
     [
       advice({ rule: 'LOOK_FIRST', act: 'LOOK', method: undefined, look: 'AIR' }),

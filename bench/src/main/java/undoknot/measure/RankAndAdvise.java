@@ -17,9 +17,9 @@ import undoknot.diagnosis.Priors;
 import undoknot.head.StarterFamilies;
 import undoknot.simulator.Fault;
 import undoknot.simulator.StandInBench;
-import undoknot.treatment.HouseRules;
 import undoknot.treatment.Judgement;
 import undoknot.treatment.SoFar;
+import undoknot.treatment.Terms;
 
 /** Ranking causes, choosing the next look and the advice, for the family with most channels. Budget: 5 ms. */
 @State(Scope.Benchmark)
@@ -46,7 +46,7 @@ public class RankAndAdvise {
 
     @Benchmark
     public Judgement judge() {
-        return Judgement.of(visit, Priors.DEFAULT, HouseRules.DEFAULT, null, false);
+        return Judgement.of(visit, Priors.DEFAULT, Terms.DEFAULT);
     }
 
     @Benchmark

@@ -1,7 +1,6 @@
 package undoknot.bench;
 
 import java.time.Duration;
-import java.time.Instant;
 import undoknot.head.Construction;
 
 /** How long a head may not be powered after wet work (handbook 12, hold after wet work). */
@@ -28,13 +27,16 @@ public final class DryHold {
 
     private DryHold() {}
 
-    /** The hold a part needs. A laminated head always takes the longest once it was wet outside the carriage. */
-    public static Duration of(Wet wet, Construction construction) {
-        return construction == Construction.LAMINATED_PIEZO && wet != Wet.IN_PLACE ? LAMINATED : wet.hold;
-    }
-
-    /** When power is allowed again, counted from the last wetting. */
-    public static Instant until(Instant lastWetAt, Wet wet, Construction construction) {
-        return lastWetAt.plus(of(wet, construction));
+    /**
+     * The hold a part needs. A laminated head always takes the longest once it was wet outside the carriage.
+     *
+     * @param atLeast what the shop holds every head for that was wet outside the carriage; it only lengthens
+     */
+    public static Duration of(Wet wet, Construction construction, Duration atLeast) {
+        if (wet == Wet.IN_PLACE) {
+            return wet.hold;
+        }
+        Duration needed = construction == Construction.LAMINATED_PIEZO ? LAMINATED : wet.hold;
+        return needed.compareTo(atLeast) < 0 ? atLeast : needed;
     }
 }

@@ -15,8 +15,9 @@ import undoknot.ruleout.Look.Bar;
  * @param look the look, or null
  * @param channels where; empty for the whole head
  * @param facts the counts behind it, by name
- * @param house the question of practice whose answer it follows, or null
+ * @param house the questions of practice whose answers it follows
  * @param findings what was found that calls for it
+ * @param manner how the work is done in this shop, or null when it is none
  */
 public record Advice(
         Rule rule,
@@ -25,12 +26,14 @@ public record Advice(
         Look look,
         List<String> channels,
         Map<String, String> facts,
-        HouseQuestion house,
-        List<Sign> findings) {
+        List<HouseQuestion> house,
+        List<Sign> findings,
+        Manner manner) {
 
     public Advice {
         channels = List.copyOf(channels);
         facts = Map.copyOf(facts);
+        house = List.copyOf(house);
         findings = List.copyOf(findings);
     }
 
@@ -39,6 +42,7 @@ public record Advice(
         FIRST_CHECK(0),
         CHECK_AGAIN(0),
         ACCEPTED(1),
+        NEW_PARTS(1),
         SETTLE_FIRST(2),
         NEWLY_OUT(3),
         OUT_AFTER_FLUSH(4),
@@ -47,7 +51,8 @@ public record Advice(
         WANDERING(5),
         ELECTRICAL(6),
         NOT_WORTH_IT(7),
-        HOUSE_STOP(7),
+        STOP_UNCHANGED(7),
+        STOP_NO_FLOW(7),
         RECOVERING(8),
         RECOVERING_SLOWLY(9),
         NO_RECOVERY(10),

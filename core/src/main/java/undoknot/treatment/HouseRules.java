@@ -1,5 +1,6 @@
 package undoknot.treatment;
 
+import java.time.Duration;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
@@ -31,5 +32,14 @@ public record HouseRules(Map<HouseQuestion, String> answers) {
         Map<HouseQuestion, String> all = new EnumMap<>(answers);
         all.put(question, school);
         return new HouseRules(all);
+    }
+
+    /** How long every head is kept from power that was wet outside the carriage, whatever was wet. */
+    public Duration leastHold() {
+        return switch (answers.get(HouseQuestion.HOLD)) {
+            case "OVERNIGHT" -> Duration.ofHours(12);
+            case "A_DAY" -> Duration.ofHours(24);
+            default -> Duration.ZERO;
+        };
     }
 }

@@ -5,7 +5,6 @@ import undoknot.diagnosis.Observation;
 import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.Channel;
-import undoknot.outcome.Worth;
 import undoknot.ruleout.Contradiction;
 import undoknot.ruleout.NextLook;
 
@@ -22,8 +21,7 @@ public record Judgement(
         List<Contradiction> contradictions,
         Advice.Answer advice) {
 
-    /** @param worth money, or null when what the head is worth is not known */
-    public static Judgement of(SoFar visit, Priors priors, HouseRules house, Worth worth, boolean food) {
+    public static Judgement of(SoFar visit, Priors priors, Terms terms) {
         List<Observation> seen = Evidence.of(visit);
         Ranking ranking = Ranking.of(priors, seen);
         List<NextLook.Proposal> looks = looks(visit, ranking, seen);
@@ -32,7 +30,7 @@ public record Judgement(
                 ranking,
                 looks,
                 Contradiction.in(seen),
-                AdviceRules.of(visit, ranking, looks, house, worth, food));
+                AdviceRules.of(visit, ranking, looks, terms));
     }
 
     private static List<NextLook.Proposal> looks(SoFar visit, Ranking ranking, List<Observation> seen) {

@@ -1,11 +1,14 @@
 package undoknot.treatment;
 
+import static undoknot.treatment.HouseQuestion.*;
 import static undoknot.treatment.Method.*;
 
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
+import undoknot.diagnosis.Between;
 import undoknot.diagnosis.Cause;
 import undoknot.head.Construction;
 import undoknot.head.Family;
@@ -33,32 +36,95 @@ public final class Ladder {
 
     private Ladder() {}
 
-    /** @param food whether the head serves food: volatile cleaners never go near it */
-    public static List<Method> of(Cause cause, Family family, HouseRules house, boolean food) {
-        Stream<Method> methods = LADDERS.get(cause).stream();
-        if (family.construction() == Construction.LAMINATED_PIEZO && cause == Cause.DRIED_INK) {
-            // Nothing may be pushed; drawing back is its method of choice.
-            methods = Stream.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH);
-        }
-        return methods.filter(m -> m.allowedBy(family.limits()))
-                .filter(m -> byHouse(m, cause, house))
-                .filter(m -> !(food && m == VAPOUR))
+    /**
+     * What of a head decides its ladder.
+     *
+     * @param food whether it serves food: volatile cleaners never go near it
+     * @param stiff whether fluid went in stiffly, or it stood for more than a month
+     * @param stuckPort whether a port would not take fluid at all
+     */
+    public record Head(Family family, HouseRules house, boolean food, boolean stiff, boolean stuckPort) {}
+
+    public static List<Method> of(Cause cause, Head head) {
+        Construction construction = head.family().construction();
+        // Nothing may be pushed into a laminated head; drawing back is its method of choice.
+        List<Method> usual = construction == Construction.LAMINATED_PIEZO && cause == Cause.DRIED_INK
+                ? List.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH)
+                : pushedOrDrawn(LADDERS.get(cause), head);
+        return afterStuckPort(usual, head).stream()
+                .map(m -> byHouse(m, cause, head))
+                .flatMap(Optional::stream)
+                .filter(m -> m.allowedBy(head.family().limits()))
+                .filter(m -> !(head.food() && m == VAPOUR))
+                .distinct()
                 .toList();
     }
 
-    private static boolean byHouse(Method method, Cause cause, HouseRules house) {
+    /** Where the shop draws rather than pushes, drawing takes the place of every stroke at the port. */
+    private static List<Method> pushedOrDrawn(List<Method> ladder, Head head) {
+        boolean draws = head.house().says(PUSH_OR_DRAW, "DRAW")
+                && DRAW_BACK.allowedBy(head.family().limits());
+        return draws
+                ? ladder.stream()
+                        .map(m -> m == FLUSH || m == WARM ? DRAW_BACK : m)
+                        .toList()
+                : ladder;
+    }
+
+    /** What is done first once a port would not take fluid; its next stroke comes after that. */
+    private static List<Method> afterStuckPort(List<Method> ladder, Head head) {
+        if (!head.stuckPort() || !ladder.contains(FLUSH)) {
+            return ladder;
+        }
+        List<Method> first = switch (head.house().answers().get(STUCK_PORT)) {
+            case "SOAK" -> List.of(PORT_SOAK, WARM, FLUSH);
+            case "RINSE_AGAIN" -> List.of(RINSE, PORT_SOAK, WARM, FLUSH);
+            default -> List.of(WARM, PORT_SOAK, FLUSH);
+        };
+        return Stream.concat(first.stream(), ladder.stream().filter(m -> !first.contains(m)))
+                .toList();
+    }
+
+    /** The method as the house rules would have it: itself, another in its place, or none. */
+    private static Optional<Method> byHouse(Method method, Cause cause, Head head) {
+        HouseRules house = head.house();
+        boolean stiff = head.stiff() || head.stuckPort();
         return switch (method) {
-            case CYCLE -> cause == Cause.ELECTRICAL || house.says(HouseQuestion.CYCLES_FIRST, "UP_TO_THREE");
-            case CYCLE_STRONG -> house.says(HouseQuestion.CYCLES_FIRST, "STRONG_AT_THE_END");
-            case WARM -> !house.says(HouseQuestion.WARM_FLUID, "NEVER");
-            case TRAY_SOAK -> !house.says(HouseQuestion.SUBMERGE, "NEVER");
-            case WIPE -> house.says(HouseQuestion.WIPING, "DAMP_IN_PLACE");
-            default -> true;
+            case CYCLE ->
+                cause != Cause.ELECTRICAL && house.says(CYCLE_STRENGTH, "STRONG") && !house.says(CYCLES_FIRST, "NONE")
+                        ? Optional.of(CYCLE_STRONG)
+                        : only(CYCLE, cause == Cause.ELECTRICAL || house.says(CYCLES_FIRST, "UP_TO_THREE"));
+            case CYCLE_STRONG -> only(CYCLE_STRONG, house.says(CYCLES_FIRST, "STRONG_AT_THE_END"));
+            case FLUSH -> Optional.of(house.says(WARM_FLUID, "ALWAYS") ? WARM : FLUSH);
+            case WARM -> only(WARM, house.says(WARM_FLUID, "ALWAYS") || stiff && house.says(WARM_FLUID, "WHEN_STIFF"));
+            case TRAY_SOAK -> only(TRAY_SOAK, !house.says(SUBMERGE, "NEVER"));
+            case WIPE -> only(WIPE, house.says(WIPING, "DAMP_IN_PLACE"));
+            default -> Optional.of(method);
         };
     }
 
-    /** What is tried when nothing is left (handbook 13, rule 11). */
-    public static Method lastResort(Family family) {
-        return DRAW_BACK.allowedBy(family.limits()) ? DRAW_BACK : null;
+    private static Optional<Method> only(Method method, boolean is) {
+        return is ? Optional.of(method) : Optional.empty();
+    }
+
+    /** What is tried when nothing is left (handbook 13, rule 11); a shop that pushes draws laminated heads alone. */
+    public static Method lastResort(Family family, HouseRules house) {
+        boolean draws = family.construction() == Construction.LAMINATED_PIEZO || !house.says(PUSH_OR_DRAW, "PUSH");
+        return draws && DRAW_BACK.allowedBy(family.limits()) ? DRAW_BACK : null;
+    }
+
+    /**
+     * How a head takes ink again after fluid was put through it (handbook 12, after the flush); empty when cycles pull it.
+     *
+     * @param last what was done last
+     */
+    static Optional<Method> inkAfter(Method last, Family family, HouseRules house) {
+        boolean emptiedLines = last == LINE || last == SYSTEM;
+        boolean wetted = last.between() == Between.FLUSH && last != PRIME;
+        if (emptiedLines || wetted && house.says(AFTER_FLUSH, "INK_CHARGE")) {
+            return Optional.of(CHARGE);
+        }
+        boolean bySyringe = family.construction() == Construction.METERED_PIEZO || house.says(AFTER_FLUSH, "SYRINGE");
+        return only(PRIME, wetted && bySyringe && PRIME.allowedBy(family.limits()));
     }
 }

@@ -19,6 +19,8 @@ public enum Method {
     CYCLE_STRONG(5, 0.15, 0.01, 1, Between.CYCLE),
     REST(1, 0.10, 0.001, 1, Between.REST),
     PAGE(3, 0.05, 0.001, 1, Between.CYCLE),
+    CHARGE(6, 0.15, 0.01, 1, Between.CYCLE),
+    PRIME(8, 0.15, 0.02, 2, Between.CYCLE),
     CARTRIDGE(6, 0.50, 0.005, 1, Between.CARTRIDGE),
     DRAW_IN(8, 0.40, 0.01, 1, Between.AIR),
     PURGE(6, 0.50, 0.01, 2, Between.AIR),
@@ -72,6 +74,7 @@ public enum Method {
         return switch (this) {
             case FLUSH, WARM, PORT_SOAK -> 3.0 * channels;
             case PURGE -> 0.5 * channels;
+            case PRIME -> 1.5 * channels;
             case LINE -> 30.0 * channels;
             case TRAY_SOAK, DRAW_BACK -> 25;
             case BATH -> 150;
@@ -109,15 +112,15 @@ public enum Method {
         return Arrays.stream(values()).filter(Method::isHandwork).toList();
     }
 
-    /** Cycles and rests let a head settle; they do not judge another treatment's check away. */
+    /** Cycles, fresh ink and rests let a head settle; they do not judge another treatment's check away. */
     public boolean settles() {
-        return this == CYCLE || this == CYCLE_STRONG || this == REST || this == PAGE;
+        return this == CYCLE || this == CYCLE_STRONG || this == CHARGE || this == PRIME || this == REST || this == PAGE;
     }
 
     /** Whether a family's limits allow it at all; a bath by a lead's consent counts as allowed. */
     public boolean allowedBy(Limits limits) {
         return switch (this) {
-            case FLUSH, WARM, PURGE -> limits.pushKpa() != null;
+            case FLUSH, WARM, PURGE, PRIME -> limits.pushKpa() != null;
             case DRAW_BACK -> limits.suctionKpa() != null;
             case TRAY_SOAK -> limits.submerge() != Limits.Submerge.NO;
             case BATH -> limits.bath() != Limits.Bath.NO;
@@ -131,10 +134,10 @@ public enum Method {
     public boolean barredBy(Set<Bar> bars) {
         return switch (this) {
             case CYCLE, PAGE -> bars.contains(Bar.CYCLES) || bars.contains(Bar.POWER);
-            case CYCLE_STRONG ->
+            case CYCLE_STRONG, CHARGE ->
                 bars.contains(Bar.CYCLES) || bars.contains(Bar.STRONG_CYCLES) || bars.contains(Bar.POWER);
             case WIPE -> bars.contains(Bar.WIPING_IN_PLACE);
-            case FLUSH, WARM, PURGE -> bars.contains(Bar.PUSHING);
+            case FLUSH, WARM, PURGE, PRIME -> bars.contains(Bar.PUSHING);
             case ALIGN -> bars.contains(Bar.POWER);
             default -> false;
         };

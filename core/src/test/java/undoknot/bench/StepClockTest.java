@@ -11,6 +11,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import undoknot.bench.DryHold.Wet;
 import undoknot.head.Construction;
+import undoknot.treatment.HouseQuestion;
+import undoknot.treatment.HouseRules;
 
 class StepClockTest {
 
@@ -46,7 +48,22 @@ class StepClockTest {
         "BODY, LAMINATED_PIEZO, 24",
         "IN_PLACE, LAMINATED_PIEZO, 0",
     })
-    void a_dry_hold_counts_from_the_last_wetting(Wet wet, Construction construction, int hours) {
-        assertThat(DryHold.until(START, wet, construction)).isEqualTo(START.plus(Duration.ofHours(hours)));
+    void a_dry_hold_by_what_was_wet(Wet wet, Construction construction, int hours) {
+        assertThat(DryHold.of(wet, construction, Duration.ZERO)).hasHours(hours);
+    }
+
+    /** A house rule lengthens a hold and never shortens it; dry contacts in place need none. */
+    @ParameterizedTest
+    @CsvSource({
+        "IN_PLACE, DESK_PIEZO, 0",
+        "BASE_ONLY, THERMAL_OPEN, 12",
+        "BODY, THERMAL_OPEN, 12",
+        "BOARD, DESK_PIEZO, 24",
+        "BASE_ONLY, LAMINATED_PIEZO, 24"
+    })
+    void a_shop_that_always_waits_overnight(Wet wet, Construction construction, int hours) {
+        Duration atLeast =
+                HouseRules.DEFAULT.with(HouseQuestion.HOLD, "OVERNIGHT").leastHold();
+        assertThat(DryHold.of(wet, construction, atLeast)).hasHours(hours);
     }
 }

@@ -3,6 +3,7 @@ package undoknot.treatment;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Symptom;
 import undoknot.diagnosis.ToldFacts;
+import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
 import undoknot.nozzle.ChannelMap;
@@ -29,6 +31,7 @@ final class Bench {
     private final Map<String, ChannelMap> now = new LinkedHashMap<>();
     private HouseRules house = HouseRules.DEFAULT;
     private Worth worth;
+    private final Map<String, InkChemistry> inks = new HashMap<>();
     private boolean food;
     private boolean power = true;
 
@@ -122,6 +125,10 @@ final class Bench {
         return work(new Treatment.Cycle(Set.of(channels), Treatment.Strength.LIGHT, 1));
     }
 
+    Bench page() {
+        return hands(Method.PAGE, family.channels().stream().map(c -> c.code()).toArray(String[]::new));
+    }
+
     Bench hands(Method method, String... channels) {
         return work(new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO));
     }
@@ -148,6 +155,13 @@ final class Bench {
         return this;
     }
 
+    Bench ink(InkChemistry ink, String... channels) {
+        for (String code : channels) {
+            inks.put(code, ink);
+        }
+        return this;
+    }
+
     Bench food() {
         food = true;
         return this;
@@ -163,6 +177,11 @@ final class Bench {
     }
 
     Judgement judge() {
-        return Judgement.of(visit(), Priors.DEFAULT, house, worth, food);
+        return Judgement.of(visit(), Priors.DEFAULT, new Terms(house, worth, food, inks));
+    }
+
+    Manner manner(Method method, String... channels) {
+        Terms terms = new Terms(house, worth, food, inks);
+        return HouseManner.of(method, List.of(channels), new Standing(visit(), judge().ranking(), terms));
     }
 }

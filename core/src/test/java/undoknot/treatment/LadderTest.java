@@ -21,6 +21,11 @@ import undoknot.ruleout.Look.Bar;
 
 class LadderTest {
 
+    /** Stands for weeks, takes fluid stiffly, carries no food. */
+    private static Ladder.Head stiff(Family family, HouseRules house) {
+        return new Ladder.Head(family, house, false, true, false);
+    }
+
     private static Family family(Construction construction) {
         return StarterFamilies.ALL.stream()
                 .filter(f -> f.construction() == construction)
@@ -45,14 +50,14 @@ class LadderTest {
     @ParameterizedTest
     @MethodSource("constructions")
     void dried_ink_by_construction(Construction construction, List<Method> expected) {
-        assertThat(Ladder.of(Cause.DRIED_INK, family(construction), HouseRules.DEFAULT, false))
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(family(construction), HouseRules.DEFAULT)))
                 .isEqualTo(expected);
     }
 
     @ParameterizedTest
     @EnumSource(Cause.class)
     void nothing_is_ever_pushed_into_a_laminated_head(Cause cause) {
-        assertThat(Ladder.of(cause, family(Construction.LAMINATED_PIEZO), HouseRules.DEFAULT, false))
+        assertThat(Ladder.of(cause, stiff(family(Construction.LAMINATED_PIEZO), HouseRules.DEFAULT)))
                 .doesNotContain(FLUSH, WARM, PURGE, RINSE, STEAM);
     }
 
@@ -63,13 +68,16 @@ class LadderTest {
                 .with(HouseQuestion.CYCLES_FIRST, "STRONG_AT_THE_END")
                 .with(HouseQuestion.WARM_FLUID, "NEVER")
                 .with(HouseQuestion.SUBMERGE, "NEVER");
-        assertThat(Ladder.of(Cause.DRIED_INK, open, house, false))
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(open, house)))
                 .containsExactly(FLUSH, PORT_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG);
         assertThat(Ladder.of(
                         Cause.FACE_DEBRIS,
-                        open,
-                        HouseRules.DEFAULT.with(HouseQuestion.WIPING, "OFF_THE_MACHINE"),
-                        true))
+                        new Ladder.Head(
+                                open,
+                                HouseRules.DEFAULT.with(HouseQuestion.WIPING, "OFF_THE_MACHINE"),
+                                true,
+                                false,
+                                false)))
                 .containsExactly(PAD);
     }
 
@@ -78,7 +86,7 @@ class LadderTest {
         Family family = family(Construction.DESK_PIEZO);
         Family noPush = family.withLimits(new undoknot.head.Limits(
                 null, 40.0, family.limits().submerge(), family.limits().bath(), false, false, 60));
-        assertThat(Ladder.of(Cause.DRIED_INK, noPush, HouseRules.DEFAULT, false))
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(noPush, HouseRules.DEFAULT)))
                 .containsExactly(CYCLE, PORT_SOAK);
     }
 

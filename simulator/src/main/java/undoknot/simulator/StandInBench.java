@@ -18,11 +18,11 @@ import undoknot.nozzle.JobClass;
 import undoknot.ruleout.Look;
 import undoknot.ruleout.NextLook;
 import undoknot.treatment.Advice;
-import undoknot.treatment.HouseRules;
 import undoknot.treatment.Judgement;
 import undoknot.treatment.Method;
 import undoknot.treatment.SoFar;
 import undoknot.treatment.Step;
+import undoknot.treatment.Terms;
 import undoknot.treatment.Treatment;
 
 /** A stand-in head on a bench that does what the tool says: prints checks, looks where it is told to look, treats. */
@@ -50,7 +50,7 @@ public final class StandInBench {
     }
 
     public Judgement judge() {
-        return Judgement.of(visit(), Priors.DEFAULT, HouseRules.DEFAULT, null, false);
+        return Judgement.of(visit(), Priors.DEFAULT, Terms.DEFAULT);
     }
 
     public Ranking ranking() {

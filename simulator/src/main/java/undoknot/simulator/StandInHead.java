@@ -241,13 +241,14 @@ public final class StandInHead {
             case RESEAT -> contacts = false;
             case UNDERSIDE -> carriageDirty = false;
             case STRIP -> stripSmeared = false;
+            case CHARGE -> cycle(work.channels(), Strength.NORMAL);
             default -> work.channels().forEach(code -> handwork(work.method(), code));
         }
     }
 
     private void handwork(Method method, String code) {
         switch (method) {
-            case PURGE, DRAW_IN -> purge(code);
+            case PURGE, DRAW_IN, PRIME -> purge(code);
             case CARTRIDGE -> replaceCartridge(code);
             case DAMPER, LINE, SYSTEM -> cleanSupply(code);
             case RINSE -> flush(code, 20, 10, 40, 0.5);

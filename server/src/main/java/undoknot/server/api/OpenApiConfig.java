@@ -28,6 +28,7 @@ import undoknot.head.Limits;
 import undoknot.nozzle.CoarseReading;
 import undoknot.ruleout.NextLook;
 import undoknot.treatment.Advice;
+import undoknot.treatment.Manner;
 
 /** The description of the HTTP interface, from which the types of the web are made. */
 @Configuration
@@ -83,7 +84,8 @@ class OpenApiConfig {
             Observation.class, Set.of("channel", "from"),
             Ranking.Likely.class, Set.of("channel"),
             NextLook.Proposal.class, Set.of("channel"),
-            Advice.class, Set.of("method", "look", "house"),
+            Advice.class, Set.of("method", "look", "manner"),
+            Manner.class, Set.of("site", "fluid", "strength", "strokeMl"),
             Advice.Answer.class, Set.of("next"));
 
     /** A component of a record is there unless it is marked as nullable. */

@@ -10,6 +10,7 @@ import undoknot.bench.DryHold;
 import undoknot.bench.NextStep;
 import undoknot.bench.StepClock;
 import undoknot.server.account.SignedIn;
+import undoknot.server.house.House;
 import undoknot.server.problem.Refused;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.Attempts;
@@ -25,13 +26,16 @@ class ClockKeeper {
     private final StepClocks clocks;
     private final Attempts attempts;
     private final Courses courses;
+    private final House house;
     private final RepeatableWrite writes;
     private final Clock clock;
 
-    ClockKeeper(StepClocks clocks, Attempts attempts, Courses courses, RepeatableWrite writes, Clock clock) {
+    ClockKeeper(
+            StepClocks clocks, Attempts attempts, Courses courses, House house, RepeatableWrite writes, Clock clock) {
         this.clocks = clocks;
         this.attempts = attempts;
         this.courses = courses;
+        this.house = house;
         this.writes = writes;
         this.clock = clock;
     }
@@ -42,7 +46,8 @@ class ClockKeeper {
             if (clocks.existsById(id)) {
                 return null;
             }
-            Duration hold = DryHold.of(wet, course.family().construction());
+            Duration atLeast = house.of(course.visit().houseRules).rules().leastHold();
+            Duration hold = DryHold.of(wet, course.family().construction(), atLeast);
             if (hold.isZero()) {
                 throw Refused.entry(
                         "wet", "NO_HOLD", "Treated in place with dry contacts, looked at: no hold is needed.");

@@ -24,6 +24,7 @@ import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Ranking;
 import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Weight;
+import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
 import undoknot.head.Family;
 import undoknot.nozzle.JobClass;
@@ -44,6 +45,7 @@ import undoknot.treatment.HouseRules;
 import undoknot.treatment.Judgement;
 import undoknot.treatment.SoFar;
 import undoknot.treatment.Step;
+import undoknot.treatment.Terms;
 import undoknot.treatment.Treatment;
 
 /** Ranking and advice for observations that are given in the request. Nothing is stored. */
@@ -168,6 +170,7 @@ class AskController {
      * @param observations what was told or seen besides the steps
      * @param steps what happened, in order
      * @param food the head serves food
+     * @param inks ink of each channel by its code, as far as it is known; it decides which fluid is advised
      * @param houseRules answers that differ from the shop's own
      */
     record AdviceRequest(
@@ -181,6 +184,7 @@ class AskController {
 
             boolean powerForbidden,
             boolean food,
+            @Nullable Map<String, InkChemistry> inks,
             @Nullable Map<HouseQuestion, String> houseRules,
             @Nullable WorthEntry worth) {}
 
@@ -207,9 +211,11 @@ class AskController {
                         steps,
                         !request.powerForbidden()),
                 priors,
-                rules(request),
-                worth(request.worth()),
-                request.food());
+                new Terms(
+                        rules(request),
+                        worth(request.worth()),
+                        request.food(),
+                        Objects.requireNonNullElse(request.inks(), Map.of())));
         return new AdviceAnswer(judgement.advice(), judgement.ranking().causes(), judgement.contradictions());
     }
 

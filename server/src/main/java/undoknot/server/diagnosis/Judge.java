@@ -11,6 +11,7 @@ import undoknot.server.visit.Course;
 import undoknot.treatment.Advice;
 import undoknot.treatment.Judgement;
 import undoknot.treatment.SoFar;
+import undoknot.treatment.Terms;
 
 /** Judges a visit by the house rules it goes by and by the shop's own record. */
 @Component
@@ -31,16 +32,19 @@ public class Judge {
         HouseBook book = house.of(course.visit().houseRules);
         Priors priors = book.priorsFor(course.family().code());
         SoFar visit = course.soFar(now);
-        boolean food = course.food().needsFoodCare();
+        Terms terms = new Terms(
+                book.rules(),
+                null,
+                course.food().needsFoodCare(),
+                course.intake().inks());
         // What the next attempt costs depends on which it would be, and that is asked first without money.
-        Judgement free = Judgement.of(visit, priors, book.rules(), null, food);
+        Judgement free = Judgement.of(visit, priors, terms);
         Advice next = free.advice().next();
         if (next == null) {
             return new Judged(free, null);
         }
         Money.OfVisit worth = money.of(course, next);
         return new Judged(
-                worth.worth() == null ? free : Judgement.of(visit, priors, book.rules(), worth.worth(), food),
-                worth.view());
+                worth.worth() == null ? free : Judgement.of(visit, priors, terms.with(worth.worth())), worth.view());
     }
 }

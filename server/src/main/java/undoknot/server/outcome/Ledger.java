@@ -91,11 +91,7 @@ public class Ledger {
     }
 
     static InkChemistry ink(Intake intake, String channel) {
-        return intake.ports().stream()
-                .filter(p -> p.channel().equals(channel))
-                .map(Intake.PortInk::chemistry)
-                .findFirst()
-                .orElse(intake.ports().get(0).chemistry());
+        return intake.inks().getOrDefault(channel, intake.ports().get(0).chemistry());
     }
 
     /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */

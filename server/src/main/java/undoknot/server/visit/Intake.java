@@ -11,7 +11,9 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.lang.Nullable;
 import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
@@ -131,5 +133,10 @@ public record Intake(
 
     public boolean carriesFoodInk() {
         return ports.stream().anyMatch(port -> port.chemistry().food());
+    }
+
+    /** Ink of each channel by its code. */
+    public Map<String, InkChemistry> inks() {
+        return ports.stream().collect(Collectors.toMap(PortInk::channel, PortInk::chemistry, (a, b) -> a));
     }
 }

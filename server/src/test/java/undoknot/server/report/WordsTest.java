@@ -44,6 +44,7 @@ import undoknot.treatment.Advice;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.HouseQuestion;
+import undoknot.treatment.Manner;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
@@ -96,6 +97,7 @@ class WordsTest {
                 Arguments.of("method", Method.values()),
                 Arguments.of("methodWatch", Method.values()),
                 Arguments.of("rule", Advice.Rule.values()),
+                Arguments.of("site", Manner.Site.values()),
                 Arguments.of("act", Advice.Act.values()),
                 Arguments.of("actWatch", Advice.Act.values()),
                 Arguments.of("worthVerdict", Worth.Verdict.values()),

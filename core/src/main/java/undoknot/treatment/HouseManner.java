@@ -1,0 +1,123 @@
+package undoknot.treatment;
+
+import static undoknot.treatment.HouseQuestion.*;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import undoknot.fluid.FluidKind;
+import undoknot.fluid.FluidUse;
+import undoknot.fluid.InkChemistry;
+import undoknot.treatment.Treatment.Strength;
+
+/** How a piece of work is done by the house rules (handbook 12), where limits, ink and food leave a choice. */
+final class HouseManner {
+
+    private static final List<HouseQuestion> AT_THE_PORT = List.of(PUSH_OR_DRAW, PLACE, DOSE, WHICH_FLUID, AIR_CUSHION);
+
+    /** The questions whose answers bear on a method: whether it is done, or how. */
+    private static final Map<Method, List<HouseQuestion>> QUESTIONS = new EnumMap<>(Map.ofEntries(
+            Map.entry(Method.CYCLE, List.of(CYCLES_FIRST, CYCLE_STRENGTH)),
+            Map.entry(Method.CYCLE_STRONG, List.of(CYCLES_FIRST, CYCLE_STRENGTH, WASTE_STORE)),
+            Map.entry(Method.REST, List.of(CYCLES_FIRST)),
+            Map.entry(Method.CHARGE, List.of(AFTER_FLUSH, WASTE_STORE, INK)),
+            Map.entry(Method.PRIME, List.of(AFTER_FLUSH, AIR_CUSHION, INK)),
+            Map.entry(Method.FLUSH, AT_THE_PORT),
+            Map.entry(Method.WARM, List.of(WARM_FLUID, STUCK_PORT, PLACE, DOSE, WHICH_FLUID, AIR_CUSHION)),
+            Map.entry(Method.PORT_SOAK, List.of(STUCK_PORT, PLACE, WHICH_FLUID)),
+            Map.entry(Method.TRAY_SOAK, List.of(SUBMERGE, WHICH_FLUID, HOLD)),
+            Map.entry(Method.RINSE, List.of(STUCK_PORT, WHICH_FLUID, HOLD)),
+            Map.entry(Method.BATH, List.of(WHICH_FLUID, HOLD)),
+            Map.entry(Method.DRAW_BACK, List.of(PUSH_OR_DRAW, WHICH_FLUID, HOLD)),
+            Map.entry(Method.WIPE, List.of(WIPING, PAD_STUFF)),
+            Map.entry(Method.PAD, List.of(PAD_STUFF, WHICH_FLUID)),
+            Map.entry(Method.VAPOUR, List.of(PAD_STUFF)),
+            Map.entry(Method.CARTRIDGE, List.of(NEW_PARTS, INK)),
+            Map.entry(Method.DAMPER, List.of(NEW_PARTS)),
+            Map.entry(Method.SYSTEM, List.of(WASTE_STORE, INK))));
+
+    /** Up to this many channels are treated in place. */
+    private static final int FEW_CHANNELS = 2;
+
+    private static final double SMALL_STROKE_ML = 3;
+    private static final double PULSE_ML = 4;
+
+    private HouseManner() {}
+
+    static List<HouseQuestion> questions(Method method) {
+        return method == null ? List.of() : QUESTIONS.getOrDefault(method, List.of());
+    }
+
+    static Manner of(Method method, List<String> channels, Standing standing) {
+        boolean strokes = method == Method.FLUSH || method == Method.WARM;
+        boolean pulses =
+                strokes && (standing.house.says(DOSE, "LONG_PULSING") || standing.visit.times(method, channels) > 0);
+        return new Manner(
+                site(method, channels, standing),
+                fluid(method, channels, standing),
+                strength(method, standing.house),
+                strokes ? Double.valueOf(pulses ? PULSE_ML : SMALL_STROKE_ML) : null,
+                pulses);
+    }
+
+    private static Manner.Site site(Method method, List<String> channels, Standing standing) {
+        return switch (method) {
+            case FLUSH, WARM, PORT_SOAK ->
+                standing.house.says(PLACE, "IN_PLACE_FIRST")
+                                && standing.visit.family().limits().pushKpa() != null
+                                && channels.size() <= FEW_CHANNELS
+                        ? Manner.Site.IN_CARRIAGE
+                        : Manner.Site.ON_BENCH;
+            case RINSE, BATH, STEAM, DRAW_BACK, TRAY_SOAK -> Manner.Site.ON_BENCH;
+            case WIPE, PAD, VAPOUR -> Manner.Site.IN_CARRIAGE;
+            default -> null;
+        };
+    }
+
+    private static Strength strength(Method method, HouseRules house) {
+        return switch (method) {
+            case CYCLE_STRONG -> Strength.STRONG;
+            case CYCLE -> house.says(CYCLE_STRENGTH, "NORMAL") ? Strength.NORMAL : Strength.LIGHT;
+            default -> null;
+        };
+    }
+
+    private static FluidKind fluid(Method method, List<String> channels, Standing standing) {
+        return switch (method) {
+            case STATION -> FluidKind.CAPPING_FLUID;
+            case VAPOUR -> FluidKind.RESIDUE_REMOVER;
+            case RESEAT -> FluidKind.ISOPROPYL_ALCOHOL;
+            case RINSE, STEAM, STRIP -> FluidKind.DEIONISED_WATER;
+            case PRIME, CHARGE -> FluidKind.INK;
+            case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, standing);
+            case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
+                boolean firstFlush = method == Method.FLUSH && standing.visit.times(method, channels) == 0;
+                yield firstFlush && waterFirst(channels, standing)
+                        ? FluidKind.DEIONISED_WATER
+                        : cleaner(method.fluidUse(), method == Method.WARM, channels, standing);
+            }
+            default -> null;
+        };
+    }
+
+    private static boolean waterFirst(List<String> channels, Standing standing) {
+        return standing.terms.food()
+                || standing.house.says(WHICH_FLUID, "WARM_WATER_FIRST")
+                || !channels.isEmpty()
+                        && channels.stream()
+                                .map(standing.terms.inks()::get)
+                                .allMatch(ink -> ink == InkChemistry.DYE || ink == InkChemistry.EDIBLE);
+    }
+
+    private static FluidKind cleaner(FluidUse use, boolean warm, List<String> channels, Standing standing) {
+        if (standing.terms.food()) {
+            return FluidKind.FOOD_SAFE_CLEANER;
+        }
+        if (standing.house.says(WHICH_FLUID, "HOUSEHOLD") && FluidKind.ISOPROPYL_ALCOHOL.allows(use) && !warm) {
+            return FluidKind.ISOPROPYL_ALCOHOL;
+        }
+        boolean settles =
+                channels.stream().anyMatch(code -> standing.terms.inks().get(code) == InkChemistry.SETTLING_PIGMENT);
+        return settles && FluidKind.PIGMENT_FLUSH.allows(use) ? FluidKind.PIGMENT_FLUSH : FluidKind.AQUEOUS_CLEANER;
+    }
+}
