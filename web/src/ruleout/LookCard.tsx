@@ -129,11 +129,12 @@ function StandInLook({ visit, look, channel }: { visit: Visit; look: string; cha
   const [seen, setSeen] = useState<string>();
   async function see() {
     try {
-      const answer = await http.get<{ sign: string }>(
+      const answer = await http.get<{ sign: string; meanwhile?: string }>(
         `/api/visits/${visit.id}/stand-in/look?look=${look}${channel ? `&channel=${channel}` : ''}`,
       );
+      const besides = answer.meanwhile ? `, and by the way ${word('sign', answer.meanwhile)}` : '';
       setSeen(
-        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', answer.sign)} (simulated).`,
+        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', answer.sign)}${besides} (simulated).`,
       );
     } catch (error) {
       setSeen(error instanceof Problem ? error.message : 'The stand-in could not be looked at. Try again.');

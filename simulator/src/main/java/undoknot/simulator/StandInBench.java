@@ -79,6 +79,7 @@ public final class StandInBench {
     public void look(Look look, String channel) {
         Sign finding = head.look(look, channel);
         steps.add(new Step.Found(Observation.of(finding, channel)));
+        head.seenMeanwhile(look, channel).ifPresent(s -> steps.add(new Step.Found(Observation.of(s, channel))));
     }
 
     /** Takes the looks that the tool proposes while they are worth it, at most so many. Returns how many were taken. */

@@ -27,6 +27,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
 import undoknot.diagnosis.Cause;
@@ -48,6 +49,9 @@ import undoknot.treatment.Treatment.Strength;
  * the family, the faults, the seed and what was done to it, so it can be made anew from a log at any time.
  */
 public final class StandInHead {
+
+    /** Share of drop tests of an unsuitable ink whose pad shows that it has gelled. */
+    private static final double RESIDUE_SEEN = 0.6;
 
     private final Family family;
     private final long seed;
@@ -190,8 +194,27 @@ public final class StandInHead {
      * @param channel where, or null when the look is about the whole head
      */
     public Sign look(Look look, String channel) {
-        Random random = new Random(seed * 31 + look.ordinal() * 1009L + (channel == null ? 0 : channel.hashCode()));
+        Random random = eyes(look, channel, 1);
         return StandInLooks.find(look, channel == null ? null : path(channel), this, random);
+    }
+
+    /**
+     * What shows besides when a look is taken: drops that pass a channel carry out what is in it. Seen in most cases.
+     *
+     * @param channel where, or null when the look is about the whole head
+     */
+    public Optional<Sign> seenMeanwhile(Look look, String channel) {
+        Random random = eyes(look, channel, 2);
+        boolean residue = look == Look.DROP_TEST
+                && path(channel).unsuitable
+                && path(channel).openShare() > 0;
+        return residue && random.nextDouble() < RESIDUE_SEEN ? Optional.of(Sign.EFFLUENT_RESIDUE) : Optional.empty();
+    }
+
+    /** The same for the same head, look and channel; neighbouring seeds are spread, or all channels would share their luck. */
+    private Random eyes(Look look, String channel, int kind) {
+        long mixed = Objects.hash(seed, look.ordinal(), channel, kind) * 0x9E3779B97F4A7C15L;
+        return new Random(mixed ^ mixed >>> 32);
     }
 
     double station() {

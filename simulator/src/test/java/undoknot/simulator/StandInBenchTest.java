@@ -99,4 +99,20 @@ class StandInBenchTest {
         assertThat(family.channels().stream().filter(c -> head.look(Look.DAMPER, c.code()) == Sign.PULL_FREE))
                 .hasSizeBetween(6, 7);
     }
+
+    @Test
+    void a_drop_test_of_an_unsuitable_ink_shows_residue_on_most_pads_and_never_elsewhere() {
+        Family family = StarterFamilies.ALL.get(5);
+        int shown = 0;
+        for (long seed = 0; seed < 40; seed++) {
+            StandInHead gelled =
+                    new StandInHead(family, List.of(new Fault(Cause.UNSUITABLE_INK, Severity.FIRM, "C")), seed);
+            shown += gelled.seenMeanwhile(Look.DROP_TEST, "C").isPresent() ? 1 : 0;
+            assertThat(gelled.seenMeanwhile(Look.STATION, null)).isEmpty();
+            assertThat(new StandInHead(family, List.of(new Fault(Cause.DRIED_INK, Severity.FIRM, "C")), seed)
+                            .seenMeanwhile(Look.DROP_TEST, "C"))
+                    .isEmpty();
+        }
+        assertThat(shown).isBetween(15, 35);
+    }
 }

@@ -13,6 +13,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
@@ -149,8 +150,11 @@ class StandInController {
         return new Printed(id);
     }
 
-    /** @param simulated always true */
-    record Seen(Sign sign, boolean simulated) {}
+    /**
+     * @param meanwhile what shows besides, to be tapped under "seen by the way"; absent when nothing does
+     * @param simulated always true
+     */
+    record Seen(Sign sign, @Nullable Sign meanwhile, boolean simulated) {}
 
     @Operation(summary = "What somebody who looks at a stand-in head would find; stores nothing")
     @GetMapping("/api/visits/{visitId}/stand-in/look")
@@ -161,7 +165,11 @@ class StandInController {
             throw Refused.entry("channel", "MISSING", "Say in which channel you look.");
         }
         String where = look.scope() == Look.Scope.CHANNEL ? channel : null;
-        return new Seen(standIns.look(course, look, where, clock.instant()), true);
+        Instant now = clock.instant();
+        return new Seen(
+                standIns.look(course, look, where, now),
+                standIns.seenMeanwhile(course, look, where, now).orElse(null),
+                true);
     }
 
     private static byte[] png(BufferedImage image) {

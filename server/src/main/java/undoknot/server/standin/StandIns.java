@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import undoknot.diagnosis.Sign;
@@ -105,6 +106,11 @@ public class StandIns {
      */
     Sign look(Course course, Look look, String channel, Instant now) {
         return standing(course, now).look(look, channel);
+    }
+
+    /** What shows besides, as {@link StandInHead#seenMeanwhile}. */
+    Optional<Sign> seenMeanwhile(Course course, Look look, String channel, Instant now) {
+        return standing(course, now).seenMeanwhile(look, channel);
     }
 
     private static void apply(
