@@ -65,6 +65,12 @@ public final class Raster {
         return height;
     }
 
+    /** The same picture, its left side up; a place (x, y) of it lies at (y, height − x) of this one. Nothing is copied. */
+    Raster onItsSide() {
+        int origin = (height - 1) * rowStride;
+        return new Raster(height, width, data, pixelStride, -rowStride, red + origin, green + origin, blue + origin);
+    }
+
     /** Mean of {@code factor} × {@code factor} pixels for each pixel; itself when the factor is 1. */
     Raster reduced(int factor) {
         if (factor <= 1) {

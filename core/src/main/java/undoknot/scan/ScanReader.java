@@ -46,15 +46,16 @@ public final class ScanReader {
     }
 
     /**
-     * @param image the picture, the right way round or not, turned by up to 10°
+     * @param image the picture, the right way round, upside down or on its side, turned by up to 10° from there
      * @param layout where the dashes should be
      * @throws SheetNotFound when the layout cannot be laid over the picture
      */
     public static SheetReading read(Raster image, CheckLayout layout, ByHand byHand) throws SheetNotFound {
         int shrink = Math.max(1, Math.max(image.width(), image.height()) / 5200 + 1);
         Raster picture = image.reduced(shrink);
-        Placed placed =
-                byHand.sheet().isEmpty() ? find(picture, layout) : placedByHand(picture, layout, byHand, shrink);
+        Placed placed = byHand.sheet().isEmpty()
+                ? findEitherWay(picture, layout)
+                : placedByHand(picture, layout, byHand, shrink);
         double perMm = placed.fit.plane().pixelsPerMm(layout.widthMm() / 2, layout.heightMm() / 2);
         if (perMm < LEAST_PIXELS_PER_MM) {
             throw new SheetNotFound(Why.TOO_COARSE, String.format("%.1f pixels a millimetre", perMm));
@@ -97,6 +98,29 @@ public final class ScanReader {
         List<Point> sheet = List.of(
                 new Point(x, y), new Point(x + width, y), new Point(x + width, y + height), new Point(x, y + height));
         return Plane.through(sheet, corners).scaledPicture(1.0 / shrink);
+    }
+
+    /** A sheet without marks may lie on its side; the shape of the picture says which way is tried first. */
+    private static Placed findEitherWay(Raster picture, CheckLayout layout) throws SheetNotFound {
+        boolean upright = picture.width() > picture.height() == layout.widthMm() > layout.heightMm();
+        if (layout.marks() != null) {
+            return find(picture, layout);
+        }
+        try {
+            return upright ? find(picture, layout) : findOnItsSide(picture, layout);
+        } catch (SheetNotFound likelier) {
+            try {
+                return upright ? findOnItsSide(picture, layout) : find(picture, layout);
+            } catch (SheetNotFound alsoNot) {
+                throw upright ? likelier : alsoNot;
+            }
+        }
+    }
+
+    private static Placed findOnItsSide(Raster picture, CheckLayout layout) throws SheetNotFound {
+        Placed side = find(picture.onItsSide(), layout);
+        Plane plane = Plane.of(0, 1, 0, -1, 0, picture.height(), 0, 0, 1).after(side.fit.plane());
+        return new Placed(side.how, PatternFit.tight(picture, layout, plane, FEED_WINDOW_MM, PATCH_PER_MM));
     }
 
     private static Placed find(Raster picture, CheckLayout layout) throws SheetNotFound {

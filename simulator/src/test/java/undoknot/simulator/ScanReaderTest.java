@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
@@ -119,6 +120,30 @@ class ScanReaderTest {
             assertThat(reading.fit().how()).isIn(How.PATTERN, How.PAPER_EDGE);
             assertThat(wrong(strokes.truth(), reading.map())).isLessThanOrEqualTo(1);
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void a_sheet_may_lie_on_either_side(boolean marked) throws SheetNotFound {
+        CheckLayout layout = marked ? SmallSheet.MARKED : SmallSheet.UNMARKED;
+        Strokes strokes = SmallSheet.strokes(8);
+        for (boolean upsideDown : List.of(true, false)) {
+            BufferedImage sheet = SmallSheet.print(layout, strokes, PLAIN.turned(2, upsideDown), 8);
+            SheetReading reading = SmallSheet.read(onItsSide(sheet), layout);
+            assertThat(wrong(strokes.truth(), reading.map())).isLessThanOrEqualTo(1);
+            assertThat(reading.map().count(NozzleState.UNREAD)).isLessThan(20);
+        }
+    }
+
+    /** Turned by a right angle: what was on the left is on top. */
+    private static BufferedImage onItsSide(BufferedImage image) {
+        BufferedImage turned = new BufferedImage(image.getHeight(), image.getWidth(), BufferedImage.TYPE_3BYTE_BGR);
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                turned.setRGB(image.getHeight() - 1 - y, x, image.getRGB(x, y));
+            }
+        }
+        return turned;
     }
 
     @Test
