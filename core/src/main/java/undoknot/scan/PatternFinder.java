@@ -21,6 +21,7 @@ final class PatternFinder {
     private static final int TILE_PIXELS = 40;
     private static final int CANDIDATES = 5;
     private static final double CELL_MM = 1.5;
+    private static final int COARSE_CELLS = 4;
 
     private final CheckLayout layout;
     private final Raster picture;
@@ -239,30 +240,31 @@ final class PatternFinder {
                 }
             }
         }
-        double bestScore = 0;
-        int bestX = 0;
-        int bestY = 0;
+        int[][] rects = layout.blocks().stream()
+                .map(b -> new int[] {
+                    (int) Math.round(b.xMm() / CELL_MM),
+                    (int) Math.round((b.xMm() + b.widthMm()) / CELL_MM),
+                    (int) Math.round(b.yMm() / CELL_MM),
+                    (int) Math.round((b.yMm() + b.heightMm()) / CELL_MM)
+                })
+                .toArray(int[][]::new);
         int minX = (int) Math.floor(-layout.widthMm() / CELL_MM);
         int minY = (int) Math.floor(-layout.heightMm() / CELL_MM);
         int total = sums[blocks][sums[blocks].length - 1];
-        for (int ty = minY; ty <= h; ty++) {
-            for (int tx = minX; tx <= w; tx++) {
-                double score = 0;
-                for (int b = 0; b < blocks; b++) {
-                    Block block = layout.blocks().get(b);
-                    int x0 = clamp((int) Math.round(tx + block.xMm() / CELL_MM), w);
-                    int x1 = clamp((int) Math.round(tx + (block.xMm() + block.widthMm()) / CELL_MM), w);
-                    int y0 = clamp((int) Math.round(ty + block.yMm() / CELL_MM), h);
-                    int y1 = clamp((int) Math.round(ty + (block.yMm() + block.heightMm()) / CELL_MM), h);
-                    score += sum(sums[b], w, x0, y0, x1, y1);
-                }
-                if (score > bestScore) {
-                    bestScore = score;
-                    bestX = tx;
-                    bestY = ty;
-                }
-            }
-        }
+        int[] best = {0, 0, 0};
+        // Blocks are many cells wide, so that the best place shows on a coarse grid first.
+        search(sums, rects, w, h, new int[] {minX, w, minY, h, COARSE_CELLS}, best);
+        int reach = COARSE_CELLS - 1;
+        search(
+                sums,
+                rects,
+                w,
+                h,
+                new int[] {best[1] - reach, best[1] + reach, best[2] - reach, best[2] + reach, 1},
+                best);
+        double bestScore = best[0];
+        int bestX = best[1];
+        int bestY = best[2];
         if (bestScore == 0) {
             return null;
         }
@@ -278,6 +280,35 @@ final class PatternFinder {
                         .sum()
                 / (CELL_MM * CELL_MM);
         return new Candidate(plane, perMm, bestScore / (total + area - bestScore));
+    }
+
+    /**
+     * The place of the sheet at which most ink lies in blocks of its own colour.
+     *
+     * @param range least and greatest column, least and greatest row, step; cells
+     * @param best score, column and row; replaced by what is better
+     */
+    private static void search(int[][] sums, int[][] rects, int w, int h, int[] range, int[] best) {
+        for (int ty = range[2]; ty <= range[3]; ty += range[4]) {
+            for (int tx = range[0]; tx <= range[1]; tx += range[4]) {
+                int score = 0;
+                for (int b = 0; b < rects.length; b++) {
+                    int[] r = rects[b];
+                    score += sum(
+                            sums[b],
+                            w,
+                            clamp(tx + r[0], w),
+                            clamp(ty + r[2], h),
+                            clamp(tx + r[1], w),
+                            clamp(ty + r[3], h));
+                }
+                if (score > best[0]) {
+                    best[0] = score;
+                    best[1] = tx;
+                    best[2] = ty;
+                }
+            }
+        }
     }
 
     private static int clamp(int value, int most) {

@@ -24,6 +24,8 @@ final class PatternFit {
     /** Along the dashes the pattern repeats only after a whole stair, so a wrong scale can be felt for further. */
     private static final double LOOSE_WINDOW_MM = 1.1;
 
+    private static final double PROMISE_PER_MM = 3;
+
     private PatternFit() {}
 
     /**
@@ -69,6 +71,16 @@ final class PatternFit {
             moved = corrected;
         }
         return finish(picture, layout, moved, perMm);
+    }
+
+    /**
+     * How well the dashes lie on ink at the best shift of a guess, as ink a dash; only tells guesses of one sheet apart,
+     * at a tenth of the time of a fit.
+     */
+    static double promise(Raster picture, CheckLayout layout, Plane plane, double windowMm) {
+        List<BlockPatch> patches = cut(picture, layout, plane, PROMISE_PER_MM);
+        double[] shift = bestShift(patches, windowMm, windowMm / 10, 4);
+        return inkAt(patches, shift[0], shift[1], 1);
     }
 
     private static Fit finish(Raster picture, CheckLayout layout, Plane plane, double perMm) {

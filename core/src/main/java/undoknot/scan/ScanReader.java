@@ -141,7 +141,13 @@ public final class ScanReader {
             best = better(best, tryOut(picture, layout, guesses.get(i).scaledPicture(factor), How.PAPER_EDGE));
         }
         if (best == null || !settled(best.fit)) {
-            for (Plane plane : new PatternFinder(small, layout).planes()) {
+            List<Plane> planes = new PatternFinder(small, layout)
+                    .planes().stream()
+                            .map(p -> Map.entry(p, PatternFit.promise(small, layout, p, PATTERN_WINDOW_MM)))
+                            .sorted(Map.Entry.<Plane, Double>comparingByValue().reversed())
+                            .map(Map.Entry::getKey)
+                            .toList();
+            for (Plane plane : planes) {
                 if (best != null && settled(best.fit)) {
                     break;
                 }
