@@ -105,16 +105,23 @@ function OneLayout({
     <Block
       title={row.layout.name}
       aside={
-        mayWrite &&
-        (row.shipped ? (
-          <Button variant="outlined" onClick={copy}>
-            Make one like it
-          </Button>
-        ) : (
-          <Button variant="outlined" onClick={change}>
-            Change
-          </Button>
-        ))
+        <Stack direction="row" spacing={1}>
+          {row.layout.marks && (
+            <Button href={`/api/layouts/${row.id}/paper.pdf`} target="_blank" rel="noreferrer">
+              Check paper, PDF
+            </Button>
+          )}
+          {mayWrite &&
+            (row.shipped ? (
+              <Button variant="outlined" onClick={copy}>
+                Make one like it
+              </Button>
+            ) : (
+              <Button variant="outlined" onClick={change}>
+                Change
+              </Button>
+            ))}
+        </Stack>
       }
     >
       <Typography sx={{ mb: 1 }}>

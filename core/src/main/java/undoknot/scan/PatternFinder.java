@@ -61,20 +61,50 @@ final class PatternFinder {
     private void gather() {
         int w = picture.width();
         int h = picture.height();
-        xs = new float[w * h / 4 + 1];
-        ys = new float[xs.length];
-        matches = new long[xs.length];
         List<InkModel> inks = layout.blocks().stream().map(InkModel::new).toList();
         int across = Math.max(1, w / TILE_PIXELS);
         int down = Math.max(1, h / TILE_PIXELS);
-        for (int ty = 0; ty < down; ty++) {
-            for (int tx = 0; tx < across; tx++) {
-                gather(tx * w / across, (tx + 1) * w / across, ty * h / down, (ty + 1) * h / down, inks);
-            }
+        List<Ink> rows = IntStream.range(0, down)
+                .parallel()
+                .mapToObj(ty -> {
+                    int y0 = ty * h / down;
+                    int y1 = (ty + 1) * h / down;
+                    // A page with more ink than this is no check.
+                    Ink ink = new Ink(w * (y1 - y0) / 4 + 1);
+                    for (int tx = 0; tx < across; tx++) {
+                        gather(tx * w / across, (tx + 1) * w / across, y0, y1, inks, ink);
+                    }
+                    return ink;
+                })
+                .toList();
+        count = rows.stream().mapToInt(r -> r.count).sum();
+        xs = new float[count];
+        ys = new float[count];
+        matches = new long[count];
+        int at = 0;
+        for (Ink row : rows) {
+            System.arraycopy(row.xs, 0, xs, at, row.count);
+            System.arraycopy(row.ys, 0, ys, at, row.count);
+            System.arraycopy(row.matches, 0, matches, at, row.count);
+            at += row.count;
         }
     }
 
-    private void gather(int x0, int x1, int y0, int y1, List<InkModel> inks) {
+    /** Places of ink of one row of tiles. */
+    private static final class Ink {
+        final float[] xs;
+        final float[] ys;
+        final long[] matches;
+        int count;
+
+        Ink(int most) {
+            xs = new float[most];
+            ys = new float[most];
+            matches = new long[most];
+        }
+    }
+
+    private void gather(int x0, int x1, int y0, int y1, List<InkModel> inks, Ink ink) {
         int[][] histogram = new int[3][256];
         for (int y = y0; y < y1; y++) {
             for (int x = x0; x < x1; x++) {
@@ -103,7 +133,7 @@ final class PatternFinder {
                     change[k] = d / Math.max(20, dark ? 255 - paper[k] : paper[k]);
                     most = Math.max(most, dark ? -change[k] : change[k]);
                 }
-                if (most < LEAST_CHANGE || count >= xs.length) {
+                if (most < LEAST_CHANGE || ink.count >= ink.xs.length) {
                     continue;
                 }
                 long match = 0;
@@ -116,9 +146,9 @@ final class PatternFinder {
                 for (int b = 0; b < inks.size() && b < 64; b++) {
                     match |= alike[b] > 0.85 && alike[b] > best - 0.04 ? 1L << b : 0;
                 }
-                xs[count] = x;
-                ys[count] = y;
-                matches[count++] = match;
+                ink.xs[ink.count] = x;
+                ink.ys[ink.count] = y;
+                ink.matches[ink.count++] = match;
             }
         }
     }
@@ -126,7 +156,7 @@ final class PatternFinder {
     /** The turn of the dashes, radians clockwise: at the right turn they fall into the fewest, fullest lines. */
     private double turn() {
         boolean across = layout.blocks().get(0).direction() == Direction.ACROSS;
-        int every = Math.max(1, count / 40_000);
+        int every = Math.max(1, count / 20_000);
         double best = 0;
         double most = -1;
         for (double step : new double[] {0.25, 0.05}) {

@@ -1,6 +1,7 @@
 package undoknot.scan;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import undoknot.head.CheckLayout;
 import undoknot.head.CheckLayout.Block;
 import undoknot.head.CheckLayout.Direction;
@@ -25,6 +26,9 @@ final class PatternFit {
     private static final double LOOSE_WINDOW_MM = 1.1;
 
     private static final double PROMISE_PER_MM = 3;
+
+    /** A plane that moved by less than this needs no further round. */
+    private static final double SETTLED_MM = 0.03;
 
     private PatternFit() {}
 
@@ -56,21 +60,36 @@ final class PatternFit {
 
     /** Lays the layout over a sheet whose place is known to within a few steps. */
     static Fit loose(Raster picture, CheckLayout layout, Plane plane, double windowMm, double perMm) {
-        List<BlockPatch> patches = cut(picture, layout, plane, perMm);
+        List<BlockPatch> patches = cut(picture, layout, plane, perMm * COARSE_SHARE);
         double[] shift = bestShift(patches, windowMm, windowMm / 14, 3);
         Plane moved = plane.moved(shift[0], shift[1]);
         double[] still = {0, 0};
         for (int round = 0; round < 3; round++) {
-            patches = cut(picture, layout, moved, perMm);
+            patches = cut(picture, layout, moved, perMm * COARSE_SHARE);
             double[][][] shifts = quarters(patches, still, LOOSE_WINDOW_MM);
             stepBack(patches, shifts);
             Plane corrected = correct(layout, shifts, moved);
             if (corrected == null) {
                 break;
             }
+            boolean settled = distance(layout, corrected, moved) < SETTLED_MM;
             moved = corrected;
+            if (settled) {
+                break;
+            }
         }
         return finish(picture, layout, moved, perMm);
+    }
+
+    /** The farthest that a corner of the sheet lies apart on two planes, mm. */
+    private static double distance(CheckLayout layout, Plane a, Plane b) {
+        List<Point> of = a.corners(layout.widthMm(), layout.heightMm());
+        List<Point> to = b.corners(layout.widthMm(), layout.heightMm());
+        double pixels = IntStream.range(0, 4)
+                .mapToDouble(i -> of.get(i).distance(to.get(i)))
+                .max()
+                .orElse(0);
+        return pixels / a.pixelsPerMm(layout.widthMm() / 2, layout.heightMm() / 2);
     }
 
     /**
@@ -83,7 +102,8 @@ final class PatternFit {
         return inkAt(patches, shift[0], shift[1], 1);
     }
 
-    private static Fit finish(Raster picture, CheckLayout layout, Plane plane, double perMm) {
+    /** Judges a place as it is, and cuts the blocks out of it. */
+    static Fit finish(Raster picture, CheckLayout layout, Plane plane, double perMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, perMm);
         double[][][] rest = quarters(patches, new double[] {0, 0}, QUARTER_WINDOW_MM);
         double sum = 0;
@@ -137,7 +157,7 @@ final class PatternFit {
         double ink = 0;
         for (BlockPatch patch : patches) {
             boolean across = patch.block.direction() == Direction.ACROSS;
-            ink += ink(patch, across ? dxMm : dyMm, across ? dyMm : dxMm, every, -1, -1);
+            ink += ink(patch, across ? dxMm : dyMm, across ? dyMm : dxMm, every);
         }
         return ink;
     }
@@ -148,10 +168,10 @@ final class PatternFit {
         double[] next = new double[2];
         for (BlockPatch patch : patches) {
             Block block = patch.block;
-            here += ink(patch, 0, 0, 1, -1, -1);
+            here += ink(patch, 0, 0, 1);
             for (int i = 0; i < 2; i++) {
                 int way = 2 * i - 1;
-                next[i] += ink(patch, way * block.driftMm(), way * block.pitchMm(), 1, -1, -1);
+                next[i] += ink(patch, way * block.driftMm(), way * block.pitchMm(), 1);
             }
         }
         return here <= 0 ? 0 : (here - Math.max(next[0], next[1])) / here;
@@ -162,11 +182,11 @@ final class PatternFit {
         for (int b = 0; b < patches.size(); b++) {
             BlockPatch patch = patches.get(b);
             Block block = patch.block;
-            double here = ink(patch, 0, 0, 1, -1, -1);
+            double here = ink(patch, 0, 0, 1);
             double most = here * 1.01;
             int best = 0;
             for (int k = -2; k <= 2; k++) {
-                double ink = ink(patch, k * block.driftMm(), k * block.pitchMm(), 1, -1, -1);
+                double ink = ink(patch, k * block.driftMm(), k * block.pitchMm(), 1);
                 if (ink > most) {
                     most = ink;
                     best = k;
@@ -180,31 +200,35 @@ final class PatternFit {
         }
     }
 
-    /**
-     * Ink on the dashes of a block moved by (du, dv), mm.
-     *
-     * @param half which half along the dashes counts, 0 or 1, or −1 for both
-     * @param end which half across the dashes counts, 0 or 1, or −1 for both
-     */
-    private static double ink(BlockPatch patch, double du, double dv, int every, int half, int end) {
+    /** Ink on the dashes of a block moved by (du, dv), mm; every so many of them. */
+    private static double ink(BlockPatch patch, double du, double dv, int every) {
         Block block = patch.block;
         double ink = 0;
-        double middleU = block.alongMm() / 2;
-        double middleV = block.steps() * block.pitchMm() / 2;
         for (int n = 1; n <= block.nozzles(); n += every) {
-            double start = block.startMm(n);
-            double line = block.lineMm(n);
-            if (half >= 0 && (start + block.dashMm() / 2 > middleU ? 1 : 0) != half
-                    || end >= 0 && (line > middleV ? 1 : 0) != end) {
-                continue;
-            }
-            int x0 = patch.column(start + du);
-            int x1 = patch.column(start + block.dashMm() + du);
-            int y0 = patch.row(line + dv - HALF_LINE_MM);
-            int y1 = Math.max(y0 + 1, patch.row(line + dv + HALF_LINE_MM));
-            ink += patch.mean(x0, y0, x1, y1);
+            ink += inkOf(patch, block.startMm(n) + du, block.lineMm(n) + dv);
         }
         return ink;
+    }
+
+    private static double inkOf(BlockPatch patch, double start, double line) {
+        int y0 = patch.row(line - HALF_LINE_MM);
+        int y1 = Math.max(y0 + 1, patch.row(line + HALF_LINE_MM));
+        return patch.mean(patch.column(start), y0, patch.column(start + patch.block.dashMm()), y1);
+    }
+
+    /**
+     * Nozzles of one quarter of a block.
+     *
+     * @param half which half along the dashes, 0 or 1
+     * @param end which half across the dashes, 0 or 1
+     */
+    private static int[] quarterOf(Block block, int half, int end) {
+        double middleU = block.alongMm() / 2;
+        double middleV = block.steps() * block.pitchMm() / 2;
+        return IntStream.rangeClosed(1, block.nozzles())
+                .filter(n -> (block.startMm(n) + block.dashMm() / 2 > middleU ? 1 : 0) == half)
+                .filter(n -> (block.lineMm(n) > middleV ? 1 : 0) == end)
+                .toArray();
     }
 
     /** Shift of each quarter of each block and its weight: {dx, dy, weight} on the sheet, mm. */
@@ -226,6 +250,10 @@ final class PatternFit {
         double fromU = across ? from[0] : from[1];
         double fromV = across ? from[1] : from[0];
         int reach = (int) Math.round(QUARTER_WINDOW_MM / FINE_STEP_MM);
+        int[] nozzles = quarterOf(patch.block, half, end);
+        double[] starts =
+                IntStream.of(nozzles).mapToDouble(patch.block::startMm).toArray();
+        double[] lines = IntStream.of(nozzles).mapToDouble(patch.block::lineMm).toArray();
         int reachAlong = (int) Math.round(alongMm / FINE_STEP_MM);
         int side = 2 * reachAlong + 1;
         double[] inks = new double[side * (2 * reach + 1)];
@@ -236,7 +264,12 @@ final class PatternFit {
         int at = 0;
         for (int iv = -reach; iv <= reach; iv++) {
             for (int iu = -reachAlong; iu <= reachAlong; iu++) {
-                double ink = ink(patch, fromU + iu * FINE_STEP_MM, fromV + iv * FINE_STEP_MM, 1, half, end);
+                double du = fromU + iu * FINE_STEP_MM;
+                double dv = fromV + iv * FINE_STEP_MM;
+                double ink = 0;
+                for (int i = 0; i < nozzles.length; i++) {
+                    ink += inkOf(patch, starts[i] + du, lines[i] + dv);
+                }
                 inks[places++] = ink;
                 sum += ink;
                 // Among equals the smallest shift is taken.

@@ -166,7 +166,9 @@ public final class ScanReader {
                     String.format(
                             "a lead of %.1f %%, blocks off by %.2f mm", 100 * best.fit.lead(), best.fit.residualMm()));
         }
-        PatternFit.Fit fit = PatternFit.tight(picture, layout, best.fit.plane(), FEED_WINDOW_MM, PATCH_PER_MM);
+        PatternFit.Fit fit = settled(best.fit)
+                ? PatternFit.finish(picture, layout, best.fit.plane(), PATCH_PER_MM)
+                : PatternFit.tight(picture, layout, best.fit.plane(), FEED_WINDOW_MM, PATCH_PER_MM);
         return new Placed(best.how, fit);
     }
 

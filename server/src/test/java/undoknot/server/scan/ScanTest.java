@@ -7,6 +7,10 @@ import java.awt.image.BufferedImage;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -250,5 +254,48 @@ class ScanTest {
                         .path("detail")
                         .asText())
                 .contains("returned");
+    }
+
+    @Test
+    void a_check_printed_over_the_check_paper_is_found_by_its_marks() throws Exception {
+        byte[] pdf = api.raw(HttpMethod.GET, "/api/layouts/" + layout + "/paper.pdf", null)
+                .getContentAsByteArray();
+        BufferedImage paper;
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            assertThat(document.getNumberOfPages()).isEqualTo(1);
+            paper = new PDFRenderer(document).renderImageWithDPI(0, 150);
+        }
+        BufferedImage printed = Sheets.printWithoutMarks(3);
+        assertThat(paper.getWidth()).isCloseTo(printed.getWidth(), Offset.offset(1));
+        for (int y = 0; y < Math.min(paper.getHeight(), printed.getHeight()); y++) {
+            for (int x = 0; x < Math.min(paper.getWidth(), printed.getWidth()); x++) {
+                if ((paper.getRGB(x, y) & 0xff) < 128) {
+                    printed.setRGB(x, y, 0x17181a);
+                }
+            }
+        }
+        JsonNode read = api.send(
+                        HttpMethod.POST,
+                        "/api/scans/read",
+                        "c.png",
+                        Sheets.file(printed, "png"),
+                        Map.of("layout", layout))
+                .is(200)
+                .body();
+        assertThat(read.at("/reading/fit/how").asText()).isEqualTo("MARKS");
+        assertThat(read.at("/reading/fit/residualMm").asDouble()).isLessThan(0.1);
+    }
+
+    @Test
+    void a_layout_without_marks_needs_no_paper_of_its_own() {
+        String unmarked =
+                api.get("/api/layouts?family=ORSEL-D6").body().at("/0/id").asText();
+        assertThat(api.get("/api/layouts/" + unmarked + "/paper.pdf")
+                        .is(409)
+                        .body()
+                        .path("detail")
+                        .asText())
+                .contains("any paper will do");
+        api.get("/api/layouts/" + UUID.randomUUID() + "/paper.pdf").is(404);
     }
 }

@@ -34,6 +34,12 @@ final class Sheets {
         return StandInPrinter.print(LAYOUT, strokes(seed), SCANNING, seed);
     }
 
+    static BufferedImage printWithoutMarks(long seed) {
+        CheckLayout plain = new CheckLayout(
+                LAYOUT.name(), LAYOUT.family(), LAYOUT.widthMm(), LAYOUT.heightMm(), null, LAYOUT.blocks());
+        return StandInPrinter.print(plain, strokes(seed), SCANNING, seed);
+    }
+
     static byte[] file(BufferedImage image, String format) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try {
