@@ -81,6 +81,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
         {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
         <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
+        <Way to="/house-rules" icon={<Scale aria-hidden />} label="House rules" />
       </Stack>
     </Box>
   );
@@ -95,9 +96,12 @@ function Way({ to, icon, label }: { to: string; icon: ReactNode; label: string }
       startIcon={icon}
       sx={{
         color: 'text.primary',
-        px: 1.5,
+        px: { xs: 0.75, md: 1.5 },
+        // Along the foot of a phone the picture stands above the word.
+        flexDirection: { xs: 'column', md: 'row' },
+        lineHeight: { xs: 1.2, md: 1.75 },
         // On a small tablet the words alone keep the head of the page in one line.
-        '& .MuiButton-startIcon': { display: { md: 'none', lg: 'inherit' } },
+        '& .MuiButton-startIcon': { mr: { xs: 0, md: 1 }, display: { md: 'none', lg: 'inherit' } },
         '&.active': { boxShadow: (t) => `inset 0 -4px 0 ${t.vars.palette.thread}`, borderRadius: 0 },
       }}
     >

@@ -11,7 +11,7 @@ const OWN_KIND: Partial<Record<Method, { kind: Exclude<TreatmentKind, 'HANDWORK'
   CYCLE: { kind: 'CYCLE', preset: '' },
   CYCLE_STRONG: { kind: 'CYCLE', preset: 'strength=STRONG' },
   FLUSH: { kind: 'FLUSH', preset: '' },
-  WARM: { kind: 'FLUSH', preset: 'temperatureC=45' },
+  WARM: { kind: 'FLUSH', preset: '' },
   PORT_SOAK: { kind: 'SOAK', preset: 'place=PORT' },
   TRAY_SOAK: { kind: 'SOAK', preset: 'place=TRAY' },
   BATH: { kind: 'BATH', preset: '' },
@@ -66,6 +66,7 @@ function mannerQuery({ method, manner }: Advice): string[] {
   return [
     manner?.fluid ? `fluid=${manner.fluid}` : '',
     manner?.strokeMl ? `strokeMl=${manner.strokeMl}` : '',
+    manner?.temperatureC ? `temperatureC=${manner.temperatureC}` : '',
     method === 'CYCLE' ? `strength=${manner?.strength ?? 'LIGHT'}` : '',
   ];
 }

@@ -66,7 +66,7 @@ export function FamilyRules({ house, book, change, unread, setUnread, wrong, isL
         <Box sx={GRID}>
           <NumberField
             label="An hour of hands"
-            unit=""
+            unit="EUR"
             value={typed['book.ratePerHour'] ?? String(book.ratePerHour)}
             onChange={(text) =>
               number('book.ratePerHour', text, (value) => change({ ...book, ratePerHour: value ?? 0 }))

@@ -86,7 +86,7 @@ function Verdict({ money }: { money: Money }) {
       </Typography>
       <Typography>
         {percent(money.mean)} × {worth.value.toFixed(2)} − {percent(worth.harmChance)} ×{' '}
-        {worth.harmCost.toFixed(2)} − {worth.cost.toFixed(2)} = <b>{worth.gain.toFixed(2)}</b> on average.
+        {worth.harmCost.toFixed(2)} − {worth.cost.toFixed(2)} = <b>{worth.gain.toFixed(2)} EUR</b> on average.
         Stopping is advised below a chance of {percent(worth.breakEven)}.
       </Typography>
     </>
@@ -111,13 +111,13 @@ function Record({ money }: { money: Money }) {
 type Field = keyof WorthTerms;
 
 const FIELDS: { field: Field; label: string; unit: string; isShare?: boolean }[] = [
-  { field: 'headPrice', label: 'Price of a replacement head', unit: '' },
-  { field: 'value', label: 'Worth of a recovered head (V)', unit: '' },
+  { field: 'headPrice', label: 'Price of a replacement head', unit: 'EUR' },
+  { field: 'value', label: 'Worth of a recovered head (V)', unit: 'EUR' },
   { field: 'chance', label: 'Chance of acceptance (p)', unit: '%', isShare: true },
   { field: 'harmChance', label: 'Chance of damage (d)', unit: '%', isShare: true },
-  { field: 'harmCost', label: 'Cost of damage (D)', unit: '' },
+  { field: 'harmCost', label: 'Cost of damage (D)', unit: 'EUR' },
   { field: 'minutes', label: 'Hands on it', unit: 'min' },
-  { field: 'fluids', label: 'Fluids', unit: '' },
+  { field: 'fluids', label: 'Fluids', unit: 'EUR' },
 ];
 
 function shown(value: number | null | undefined, isShare: boolean | undefined): string {
@@ -164,10 +164,12 @@ function Terms({ visit, money, mayWrite }: { visit: Visit; money: Money; mayWrit
     <Block title="The terms">
       <Stack spacing={2}>
         <Typography color="text.secondary">
-          Empty means worked out; what is worked out stands below each. Spent so far {money.spent.toFixed(2)}
+          Empty means worked out; what is worked out stands below each. Spent so far {money.spent.toFixed(2)}{' '}
+          EUR
           {typeof money.priceLimit === 'number' &&
-            `, the customer pays at most ${money.priceLimit.toFixed(2)}`}
-          {typeof money.printerPrice === 'number' && `, a new printer costs ${money.printerPrice.toFixed(2)}`}
+            `, the customer pays at most ${money.priceLimit.toFixed(2)} EUR`}
+          {typeof money.printerPrice === 'number' &&
+            `, a new printer costs ${money.printerPrice.toFixed(2)} EUR`}
           .
         </Typography>
         <Box

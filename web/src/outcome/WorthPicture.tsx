@@ -120,7 +120,7 @@ function Amounts({ money }: { money: Money }) {
               aria-hidden
               sx={{ bgcolor: 'primary.main', height: 14, width: `${(80 * amount) / most}%`, minWidth: 2 }}
             />
-            <Typography>{amount.toFixed(2)}</Typography>
+            <Typography>{amount.toFixed(2)} EUR</Typography>
           </Stack>
         </Box>
       ))}

@@ -75,7 +75,8 @@ export function AdviceReasons({
 function Manner({ manner }: { manner: NonNullable<Advice['manner']> }) {
   const parts = [
     manner.site && word('site', manner.site),
-    manner.fluid && `with ${word('fluidKind', manner.fluid)}`,
+    manner.fluid &&
+      `with ${word('fluidKind', manner.fluid)}${manner.temperatureC ? ` of ${manner.temperatureC} °C` : ''}`,
     manner.strokeMl &&
       (manner.pulses
         ? `in pulses of ${manner.strokeMl} mL with pad prints between, 30 mL at most`

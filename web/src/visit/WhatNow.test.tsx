@@ -49,7 +49,10 @@ describe('what now', () => {
 
   it.each([
     [advice(), 'attempt/flush?channels=C'],
-    [advice({ method: 'WARM' }), 'attempt/flush?channels=C&temperatureC=45'],
+    [
+      advice({ method: 'WARM', manner: { temperatureC: 45, pulses: false } }),
+      'attempt/flush?channels=C&temperatureC=45',
+    ],
     [advice({ method: 'TRAY_SOAK' }), 'attempt/soak?channels=C&place=TRAY'],
     [advice({ method: 'CYCLE' }), 'attempt/cycle?channels=C&strength=LIGHT'],
     [

@@ -41,6 +41,8 @@ final class HouseManner {
 
     private static final double SMALL_STROKE_ML = 3;
     private static final double PULSE_ML = 4;
+    private static final double WARM_C = 45;
+    private static final double WARM_WATER_C = 40;
 
     private HouseManner() {}
 
@@ -52,12 +54,26 @@ final class HouseManner {
         boolean strokes = method == Method.FLUSH || method == Method.WARM;
         boolean pulses =
                 strokes && (standing.house.says(DOSE, "LONG_PULSING") || standing.visit.times(method, channels) > 0);
+        FluidKind fluid = fluid(method, channels, standing);
         return new Manner(
                 site(method, channels, standing),
-                fluid(method, channels, standing),
+                fluid,
                 strength(method, standing.house),
                 strokes ? Double.valueOf(pulses ? PULSE_ML : SMALL_STROKE_ML) : null,
+                temperatureC(method, fluid, standing),
                 pulses);
+    }
+
+    /** Warm fluid is 40 to 50 °C (handbook 8), never above the family's limit; water that goes first is warm as well. */
+    private static Double temperatureC(Method method, FluidKind fluid, Standing standing) {
+        boolean warmWater = method == Method.FLUSH
+                && fluid == FluidKind.DEIONISED_WATER
+                && !standing.house.says(WARM_FLUID, "NEVER");
+        return method == Method.WARM || warmWater
+                ? Double.valueOf(Math.min(
+                        method == Method.WARM ? WARM_C : WARM_WATER_C,
+                        standing.visit.family().limits().heatC()))
+                : null;
     }
 
     private static Manner.Site site(Method method, List<String> channels, Standing standing) {
@@ -91,7 +107,9 @@ final class HouseManner {
             case PRIME, CHARGE -> FluidKind.INK;
             case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, standing);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
-                boolean firstFlush = method == Method.FLUSH && standing.visit.times(method, channels) == 0;
+                boolean firstFlush = method == Method.FLUSH
+                        && standing.visit.times(Method.FLUSH, channels) + standing.visit.times(Method.WARM, channels)
+                                == 0;
                 yield firstFlush && waterFirst(channels, standing)
                         ? FluidKind.DEIONISED_WATER
                         : cleaner(method.fluidUse(), method == Method.WARM, channels, standing);

@@ -9,9 +9,11 @@ import undoknot.fluid.FluidKind;
  * @param fluid kind of fluid to take
  * @param strength of a printer cycle
  * @param strokeMl usual volume of one stroke, mL
+ * @param temperatureC of the fluid; null at room temperature
  * @param pulses whether fluid goes in pulses, with pad prints between, instead of a stroke and a soak
  */
-public record Manner(Site site, FluidKind fluid, Treatment.Strength strength, Double strokeMl, boolean pulses) {
+public record Manner(
+        Site site, FluidKind fluid, Treatment.Strength strength, Double strokeMl, Double temperatureC, boolean pulses) {
 
     public enum Site {
         IN_CARRIAGE,

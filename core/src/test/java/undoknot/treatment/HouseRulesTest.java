@@ -184,6 +184,22 @@ class HouseRulesTest {
     }
 
     @Test
+    void water_that_goes_first_is_warm_and_nothing_is_hotter_than_the_head_bears() {
+        Bench water = dried().check().house(CYCLES_FIRST, "NONE").house(WHICH_FLUID, "WARM_WATER_FIRST");
+        assertThat(work(water).manner().temperatureC()).isEqualTo(40);
+        assertThat(work(water.house(WARM_FLUID, "NEVER")).manner().temperatureC())
+                .isNull();
+        assertThat(work(dried().check().house(CYCLES_FIRST, "NONE")).manner().temperatureC())
+                .isNull();
+        for (Family family : StarterFamilies.ALL) {
+            Bench bench = new Bench(family.code()).check();
+            assertThat(bench.manner(Method.WARM, family.channels().get(0).code())
+                            .temperatureC())
+                    .isBetween(40.0, family.limits().heatC());
+        }
+    }
+
+    @Test
     void cycles_are_as_strong_as_the_shop_says() {
         assertThat(work(dried().check()).manner().strength()).isEqualTo(Strength.LIGHT);
         assertThat(work(dried().check().house(CYCLE_STRENGTH, "NORMAL"))

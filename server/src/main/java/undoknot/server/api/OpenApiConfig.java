@@ -85,7 +85,7 @@ class OpenApiConfig {
             Ranking.Likely.class, Set.of("channel"),
             NextLook.Proposal.class, Set.of("channel"),
             Advice.class, Set.of("method", "look", "manner"),
-            Manner.class, Set.of("site", "fluid", "strength", "strokeMl"),
+            Manner.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC"),
             Advice.Answer.class, Set.of("next"));
 
     /** A component of a record is there unless it is marked as nullable. */
