@@ -137,6 +137,26 @@ describe('reading a scan', () => {
     expect(await screen.findByRole('heading', { name: 'Totals' })).toBeVisible();
   });
 
+  it('lets one block be placed by its own corners', async () => {
+    const calls = pretendServer({
+      'GET /api/visits/visit-1/scans/scan-1': scan(),
+      'PUT /api/visits/visit-1/scans/scan-1/corners': scan(),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    await userEvent.click(await screen.findByRole('button', { name: 'Place the corners by hand' }));
+    await userEvent.click(screen.getByRole('button', { name: 'C' }));
+    expect(screen.getByText(/Put the frame around the dashes of C/)).toBeVisible();
+    screen.getByRole('slider', { name: 'Bottom left corner' }).focus();
+    await userEvent.keyboard('{ArrowLeft}');
+    expect(screen.getByRole('button', { name: 'C, placed' })).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.click(screen.getByRole('button', { name: 'Read with these corners' }));
+    await screen.findByRole('heading', { name: 'Totals' });
+    const sent = calls.find((call) => call.method === 'PUT')?.body as { blocks: Record<string, object[]> };
+    expect(Object.keys(sent.blocks)).toEqual(['C']);
+    expect(sent.blocks.C).toHaveLength(4);
+  });
+
   it('says what a channel could not tell by itself', async () => {
     const weak = scan();
     weak.result.channels.C = { ...channel('MMMMMMMM'), usualFromOthers: true, foreign: 3 };

@@ -31,11 +31,28 @@ public final class MapSigns {
     /** The outer quarters of a starved channel are out this many times as often as its middle. */
     private static final double ENDS_TIMES = 2.5;
 
+    /** Less than this may be a smear on the sheet. */
+    private static final double FOREIGN_SHARE = 0.05;
+
     private static final int LEAST_CLUSTER = 4;
     private static final double CLUSTER_DENSITY = 0.4;
     private static final int LEAST_RUNS = 4;
 
     private MapSigns() {}
+
+    /**
+     * Channels whose dashes carry another channel's ink.
+     *
+     * @param nozzles at which it was seen, by channel
+     * @param from key of the check
+     */
+    public static List<Observation> ofForeignInk(Map<String, Integer> nozzles, Family family, String from) {
+        return family.channels().stream()
+                .filter(c -> nozzles.getOrDefault(c.code(), 0) >= FOREIGN_SHARE * c.nozzles())
+                .map(c -> new Observation(
+                        Sign.FOREIGN_COLOUR, c.code(), Map.of("nozzles", "" + nozzles.get(c.code())), from))
+                .toList();
+    }
 
     /** @param from key of the check */
     public static List<Observation> of(NozzleMap map, Family family, String from) {

@@ -55,10 +55,10 @@ public final class Evidence {
         Optional<Checked> last = visit.lastCheck();
         last.filter(Checked::notPossible)
                 .ifPresent(c -> seen.add(new Observation(Sign.NO_CHECK, null, Map.of(), c.id())));
-        visit.checks().stream()
-                .filter(c -> c.map() != null)
-                .reduce((a, b) -> b)
-                .ifPresent(c -> seen.addAll(MapSigns.of(c.map(), visit.family(), c.id())));
+        visit.checks().stream().filter(c -> c.map() != null).reduce((a, b) -> b).ifPresent(c -> {
+            seen.addAll(MapSigns.of(c.map(), visit.family(), c.id()));
+            seen.addAll(MapSigns.ofForeignInk(c.foreign(), visit.family(), c.id()));
+        });
         last.filter(c -> c.coarse() != null)
                 .ifPresent(c -> c.coarse().channels().forEach((code, line) -> {
                     Sign sign = line.level() == null ? null : COARSE.get(line.level());

@@ -1,5 +1,6 @@
 package undoknot.treatment;
 
+import java.util.Map;
 import undoknot.diagnosis.Observation;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
@@ -13,8 +14,17 @@ public sealed interface Step {
      * @param id its key
      * @param map the nozzle map, or null
      * @param coarse a coarser reading, or null
+     * @param foreign nozzles at which another channel's ink was seen, by channel; empty when nobody looked for it
      */
-    record Checked(String id, NozzleMap map, CoarseReading coarse) implements Step {
+    record Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign) implements Step {
+        public Checked {
+            foreign = Map.copyOf(foreign);
+        }
+
+        public Checked(String id, NozzleMap map, CoarseReading coarse) {
+            this(id, map, coarse, Map.of());
+        }
+
         public boolean notPossible() {
             return map == null && coarse == null;
         }

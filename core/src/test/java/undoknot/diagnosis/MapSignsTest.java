@@ -53,6 +53,14 @@ class MapSignsTest {
         assertThat(signs).allSatisfy(o -> assertThat(o.from()).isEqualTo("check"));
     }
 
+    /** Eight of 160 nozzles are five in a hundred; fewer may be a smear. */
+    @Test
+    void another_ink_counts_from_five_nozzles_in_a_hundred() {
+        assertThat(MapSigns.ofForeignInk(Map.of("K", 8, "C", 7), FAMILY, "check"))
+                .containsExactly(new Observation(Sign.FOREIGN_COLOUR, "K", Map.of("nozzles", "8"), "check"));
+        assertThat(MapSigns.ofForeignInk(Map.of(), FAMILY, "check")).isEmpty();
+    }
+
     @Test
     void two_nozzles_out_are_no_pattern_and_the_head_counts_as_firing() {
         assertThat(MapSigns.of(map(Map.of("K", at(SOUND, 7, "MFM"))), FAMILY, null))

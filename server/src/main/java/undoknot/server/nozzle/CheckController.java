@@ -118,7 +118,9 @@ class CheckController {
             if (entry.scanId() != null && reading != null && !entry.scanId().equals(check.scanId)) {
                 Scan scan = scans.get(visitId, entry.scanId());
                 check.scanId = scan.id;
-                check.readAs = courses.write(statesOf(scan));
+                ScanResult result = placed(scan);
+                check.readAs = courses.write(result.states());
+                check.foreignInk = courses.write(result.foreign());
                 check.simulated = scan.simulated;
             }
             check.reading = reading;
@@ -142,13 +144,13 @@ class CheckController {
                 check.note);
     }
 
-    private Map<String, String> statesOf(Scan scan) {
+    private ScanResult placed(Scan scan) {
         ScanResult result = courses.read(scan.result, ScanResult.class);
         if (result.notFound() != null) {
             throw Refused.entry(
                     "scanId", "NOT_PLACED", "The sheet was not found on this scan. Place its corners first.");
         }
-        return result.states();
+        return result;
     }
 
     private static CoarseReading coarseOf(Course course, CheckEntry entry) {

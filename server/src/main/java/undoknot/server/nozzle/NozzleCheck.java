@@ -35,6 +35,10 @@ public class NozzleCheck {
     @Column(columnDefinition = "longtext")
     public String readAs;
 
+    /** Nozzles with another channel's ink on that scan, by channel as JSON; null without a scan. */
+    @Column(columnDefinition = "longtext")
+    public String foreignInk;
+
     /** A {@link undoknot.nozzle.CoarseReading} as JSON, instead of a reading. */
     @Column(columnDefinition = "longtext")
     public String coarse;

@@ -1,9 +1,11 @@
 package undoknot.server.problem;
 
 import com.fasterxml.jackson.databind.JsonMappingException;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
@@ -62,6 +64,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         problem.setProperty(
                 "errors", List.of(new FieldProblem(e.getRequestPartName(), "EMPTY", "Send this part of the request.")));
         return ResponseEntity.unprocessableEntity().body(problem);
+    }
+
+    /** The browser went away in the middle of an answer: nobody is left to be told. */
+    @ExceptionHandler
+    void clientIsGone(ClientAbortException e, HttpServletResponse response) {
+        LOG.debug("the client went away", e);
     }
 
     @ExceptionHandler

@@ -60,11 +60,7 @@ class QuoteMaker {
                         .filter(l -> l.probability() >= LIKELY)
                         .map(this::cause)
                         .toList(),
-                advice.act() == Advice.Act.WORK
-                        ? words.of("method", advice.method())
-                        : advice.act() == Advice.Act.LOOK
-                                ? "look: " + words.of("look", advice.look())
-                                : words.of("act", advice.act()),
+                advised(advice),
                 words.of("actWatch", advice.act()),
                 advice.act().name().startsWith("STOP") || advice.act() == Advice.Act.NOT_RECOVERABLE,
                 money == null ? null : words.of("method", money.method()),
@@ -84,6 +80,15 @@ class QuoteMaker {
                 money == null ? null : money.terms().headPrice(),
                 course.intake().printerPrice(),
                 course.intake().priceLimit());
+    }
+
+    private String advised(Advice advice) {
+        String where = advice.channels().isEmpty() ? "" : ": " + String.join(", ", advice.channels());
+        return switch (advice.act()) {
+            case WORK -> words.of("method", advice.method()) + where;
+            case LOOK -> "look: " + words.of("look", advice.look());
+            default -> words.of("act", advice.act());
+        };
     }
 
     private String cause(Ranking.Likely likely) {

@@ -98,6 +98,13 @@ public record ScanResult(
                 channels);
     }
 
+    /** Nozzles with another channel's ink, by channel. */
+    public Map<String, Integer> foreign() {
+        Map<String, Integer> foreign = new LinkedHashMap<>();
+        channels.forEach((code, channel) -> foreign.put(code, channel.foreign()));
+        return foreign;
+    }
+
     public Map<String, String> states() {
         Map<String, String> states = new LinkedHashMap<>();
         channels.forEach((code, channel) -> states.put(code, channel.states()));

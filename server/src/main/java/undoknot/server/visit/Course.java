@@ -35,6 +35,7 @@ import undoknot.treatment.Treatment;
  * @param maps readings by check; a check without one was not possible
  * @param coarse bars, streams and pad prints by check
  * @param readAs what the reader saw, by check that was read from a scan
+ * @param foreignInk nozzles with another channel's ink by channel, by check that was read from a scan
  * @param entries what each attempt recorded
  * @param lots bottles that the attempts drew from
  */
@@ -48,6 +49,7 @@ public record Course(
         Map<UUID, NozzleMap> maps,
         Map<UUID, CoarseReading> coarse,
         Map<UUID, Map<String, String>> readAs,
+        Map<UUID, Map<String, Integer>> foreignInk,
         List<DiagnosisRow> diagnoses,
         List<Attempt> attempts,
         Map<UUID, TreatmentEntry> entries,
@@ -129,7 +131,9 @@ public record Course(
     public SoFar soFar(Instant now) {
         record At(Instant at, Step step) {}
         List<At> steps = new ArrayList<>();
-        checks.forEach(c -> steps.add(new At(c.takenAt, new Step.Checked(c.id.toString(), map(c), coarse(c)))));
+        checks.forEach(c -> steps.add(new At(
+                c.takenAt,
+                new Step.Checked(c.id.toString(), map(c), coarse(c), foreignInk.getOrDefault(c.id, Map.of())))));
         standing()
                 .forEach(a -> steps.add(new At(
                         a.startedAt,

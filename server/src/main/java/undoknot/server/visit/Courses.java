@@ -129,6 +129,7 @@ public class Courses {
                             maps(family, own),
                             stored(own, c -> c.coarse, text -> read(text, CoarseReading.class)),
                             stored(own, c -> c.readAs, this::readings),
+                            stored(own, c -> c.foreignInk, this::counts),
                             diagnosesOf.getOrDefault(visit.id, List.of()),
                             tried,
                             tried.stream()
@@ -162,6 +163,14 @@ public class Courses {
             return json.readValue(text, new TypeReference<Map<String, String>>() {});
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("a stored reading cannot be read", e);
+        }
+    }
+
+    private Map<String, Integer> counts(String text) {
+        try {
+            return json.readValue(text, new TypeReference<Map<String, Integer>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("stored counts cannot be read", e);
         }
     }
 

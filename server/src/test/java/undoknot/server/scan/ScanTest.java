@@ -3,6 +3,7 @@ package undoknot.server.scan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.awt.image.BufferedImage;
 import java.util.List;
 import java.util.Map;
@@ -254,6 +255,33 @@ class ScanTest {
                         .path("detail")
                         .asText())
                 .contains("returned");
+    }
+
+    @Test
+    void another_ink_on_an_accepted_scan_is_an_observation_of_that_check() {
+        String scan = UUID.randomUUID().toString();
+        JsonNode kept = keep(scan, Sheets.file(Sheets.printWithStrayInk(3), "png"))
+                .is(200)
+                .body();
+        ObjectNode states = api.json.createObjectNode();
+        int most = 0;
+        for (Map.Entry<String, JsonNode> channel : kept.at("/result/channels").properties()) {
+            states.put(channel.getKey(), channel.getValue().path("states").asText());
+            most = Math.max(most, channel.getValue().path("foreign").asInt());
+        }
+        assertThat(most).isGreaterThanOrEqualTo(11);
+        String check = UUID.randomUUID().toString();
+        api.put(
+                        "/api/visits/" + visit + "/checks/" + check,
+                        api.json.createObjectNode().put("scanId", scan).set("reading", states))
+                .is(200);
+        JsonNode station = null;
+        for (JsonNode cause :
+                api.get("/api/visits/" + visit + "/judgement").body().path("causes")) {
+            station = cause.path("cause").asText().equals("SERVICE_STATION") ? cause : station;
+        }
+        assertThat(station.path("reasons").findValuesAsText("sign")).contains("FOREIGN_COLOUR");
+        assertThat(station.path("reasons").findValuesAsText("from")).contains(check);
     }
 
     @Test

@@ -34,6 +34,10 @@ final class Sheets {
         return StandInPrinter.print(LAYOUT, strokes(seed), SCANNING, seed);
     }
 
+    static BufferedImage printWithStrayInk(long seed) {
+        return StandInPrinter.print(LAYOUT, strokes(seed), SCANNING.smeared(300), seed);
+    }
+
     static BufferedImage printWithoutMarks(long seed) {
         CheckLayout plain = new CheckLayout(
                 LAYOUT.name(), LAYOUT.family(), LAYOUT.widthMm(), LAYOUT.heightMm(), null, LAYOUT.blocks());
