@@ -12,6 +12,7 @@ import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
@@ -28,7 +29,10 @@ import undoknot.simulator.Scanning;
 import undoknot.simulator.StandInPrinter;
 import undoknot.simulator.StrokeMix;
 
-/** Reading a decoded 300 dpi A4 sheet of the largest family, beside decoding the same sheet from PNG. */
+/**
+ * Reading a decoded 300 dpi A4 sheet, beside decoding the same sheet from PNG: the largest family, whose check paper has
+ * registration marks, and one whose sheet has to be found by its pattern.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -37,15 +41,21 @@ import undoknot.simulator.StrokeMix;
 @Fork(1)
 public class ReadSheet {
 
+    @Param({"HULVER-W8", "ORSEL-D6"})
+    private String family;
+
     private CheckLayout layout;
     private byte[] png;
     private BufferedImage decoded;
 
     @Setup
     public void print() throws IOException {
-        Family family = StarterFamilies.ALL.get(5);
-        layout = StarterLayouts.of(family);
-        decoded = StandInPrinter.print(layout, StrokeMix.SCATTERED.draw(family, 5), Scanning.CLEAN, 5);
+        Family printed = StarterFamilies.ALL.stream()
+                .filter(f -> f.code().equals(family))
+                .findFirst()
+                .orElseThrow();
+        layout = StarterLayouts.of(printed);
+        decoded = StandInPrinter.print(layout, StrokeMix.SCATTERED.draw(printed, 5), Scanning.CLEAN, 5);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(decoded, "png", bytes);
         png = bytes.toByteArray();

@@ -20,6 +20,8 @@ final class PatternFit {
     /** The first look needs fewer pixels than the judgement. */
     private static final double COARSE_SHARE = 0.7;
 
+    private static final double TIGHT_SHARE = 0.5;
+
     private static final double QUARTER_WINDOW_MM = 0.36;
 
     /** Along the dashes the pattern repeats only after a whole stair, so a wrong scale can be felt for further. */
@@ -51,7 +53,7 @@ final class PatternFit {
 
     /** Lays the layout over a sheet whose place is known to within a fraction of a step. */
     static Fit tight(Raster picture, CheckLayout layout, Plane plane, double windowMm, double perMm) {
-        List<BlockPatch> patches = cut(picture, layout, plane, perMm * COARSE_SHARE);
+        List<BlockPatch> patches = cut(picture, layout, plane, perMm * TIGHT_SHARE);
         double[] shift = bestShift(patches, windowMm, COARSE_STEP_MM, 1);
         Plane moved = plane.moved(shift[0], shift[1]);
         Plane corrected = correct(layout, quarters(patches, shift, QUARTER_WINDOW_MM), moved);
@@ -61,7 +63,7 @@ final class PatternFit {
     /** Lays the layout over a sheet whose place is known to within a few steps. */
     static Fit loose(Raster picture, CheckLayout layout, Plane plane, double windowMm, double perMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, perMm * COARSE_SHARE);
-        double[] shift = bestShift(patches, windowMm, windowMm / 14, 3);
+        double[] shift = bestShift(patches, windowMm, Math.max(COARSE_STEP_MM, windowMm / 14), 3);
         Plane moved = plane.moved(shift[0], shift[1]);
         double[] still = {0, 0};
         for (int round = 0; round < 3; round++) {
@@ -93,13 +95,17 @@ final class PatternFit {
     }
 
     /**
-     * How well the dashes lie on ink at the best shift of a guess, as ink a dash; only tells guesses of one sheet apart,
-     * at a tenth of the time of a fit.
+     * A guess moved to its best shift.
+     *
+     * @param ink on its dashes there; only tells guesses of one sheet apart
      */
-    static double promise(Raster picture, CheckLayout layout, Plane plane, double windowMm) {
+    record Promise(Plane plane, double ink) {}
+
+    /** Looks at a guess at a tenth of the time of a fit. */
+    static Promise promise(Raster picture, CheckLayout layout, Plane plane, double windowMm) {
         List<BlockPatch> patches = cut(picture, layout, plane, PROMISE_PER_MM);
         double[] shift = bestShift(patches, windowMm, windowMm / 10, 4);
-        return inkAt(patches, shift[0], shift[1], 1);
+        return new Promise(plane.moved(shift[0], shift[1]), inkAt(patches, shift[0], shift[1], 1));
     }
 
     /** Judges a place as it is, and cuts the blocks out of it. */

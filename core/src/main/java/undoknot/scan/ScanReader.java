@@ -3,6 +3,7 @@ package undoknot.scan;
 import boofcv.struct.image.GrayU8;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,10 @@ public final class ScanReader {
 
     private static final double HAND_WINDOW_MM = 1.2;
     private static final double PATTERN_WINDOW_MM = 2.2;
+
+    /** After a guess was moved to its best shift. */
+    private static final double PROMISED_WINDOW_MM = 0.5;
+
     private static final double LEAST_COVER = 0.6;
     private static final double GOOD_COVER = 0.85;
     private static final double LEAST_LEAD = 0.012;
@@ -138,20 +143,23 @@ public final class ScanReader {
         int byEdge = guesses.size();
         Placed best = null;
         for (int i = 0; i < byEdge; i++) {
-            best = better(best, tryOut(picture, layout, guesses.get(i).scaledPicture(factor), How.PAPER_EDGE));
+            best = better(
+                    best,
+                    tryOut(picture, layout, guesses.get(i).scaledPicture(factor), How.PAPER_EDGE, PATTERN_WINDOW_MM));
         }
         if (best == null || !settled(best.fit)) {
-            List<Plane> planes = new PatternFinder(small, layout)
+            List<PatternFit.Promise> promises = new PatternFinder(small, layout)
                     .planes().stream()
-                            .map(p -> Map.entry(p, PatternFit.promise(small, layout, p, PATTERN_WINDOW_MM)))
-                            .sorted(Map.Entry.<Plane, Double>comparingByValue().reversed())
-                            .map(Map.Entry::getKey)
+                            .map(p -> PatternFit.promise(small, layout, p, PATTERN_WINDOW_MM))
+                            .sorted(Comparator.comparingDouble(PatternFit.Promise::ink)
+                                    .reversed())
                             .toList();
-            for (Plane plane : planes) {
+            for (PatternFit.Promise promise : promises) {
                 if (best != null && settled(best.fit)) {
                     break;
                 }
-                best = better(best, tryOut(picture, layout, plane.scaledPicture(factor), How.PATTERN));
+                Plane plane = promise.plane().scaledPicture(factor);
+                best = better(best, tryOut(picture, layout, plane, How.PATTERN, PROMISED_WINDOW_MM));
             }
         }
         if (best == null) {
@@ -172,8 +180,8 @@ public final class ScanReader {
         return new Placed(best.how, fit);
     }
 
-    private static Placed tryOut(Raster picture, CheckLayout layout, Plane plane, How how) {
-        PatternFit.Fit fit = PatternFit.loose(picture, layout, plane, PATTERN_WINDOW_MM, LOOSE_PER_MM);
+    private static Placed tryOut(Raster picture, CheckLayout layout, Plane plane, How how, double windowMm) {
+        PatternFit.Fit fit = PatternFit.loose(picture, layout, plane, windowMm, LOOSE_PER_MM);
         // A guess may be further off than the window: walk on from where the fit came to.
         for (int walk = 0; walk < 3 && fit.cover() > 0.25 && !settled(fit); walk++) {
             PatternFit.Fit next = PatternFit.loose(picture, layout, fit.plane(), PATTERN_WINDOW_MM, LOOSE_PER_MM);
