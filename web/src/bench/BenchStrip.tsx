@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Strip } from '../api/types';
 import { MONO } from '../app/theme';
+import { adviceTitle } from '../diagnosis/judgement';
 import { Comb, combWords } from '../nozzle/Comb';
 import { Thread } from '../thread/Thread';
 import { capital, word } from '../words/words';
@@ -20,12 +21,13 @@ interface Props {
 export function BenchStrip({ strip, now, numberKey }: Props) {
   const isHeld = strip.heldUntil && Date.parse(strip.heldUntil) > now;
   const isUrgent = URGENT.includes(strip.next.action);
+  const next = strip.advised ? adviceTitle(strip.advised) : word('action', strip.next.action);
   const at = strip.next.at ? Date.parse(strip.next.at) : undefined;
   return (
     <Box
       component={Link}
       to={`/visits/${strip.id}`}
-      aria-label={`${strip.tag}, ${strip.customer}, ${strip.family}: ${word('action', strip.next.action)}`}
+      aria-label={`${strip.tag}, ${strip.customer}, ${strip.family}: ${next}`}
       sx={(t) => ({
         display: 'grid',
         gridTemplateColumns: { xs: '1fr auto', md: '230px minmax(160px, 0.9fr) minmax(200px, 1.2fr) 215px' },
@@ -76,7 +78,7 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
       </Box>
       <Box sx={{ textAlign: { xs: 'right', md: 'left' } }}>
         <Typography sx={{ fontWeight: 700 }}>
-          {strip.outcome ? capital(word('outcome', strip.outcome)) : word('action', strip.next.action)}
+          {strip.outcome ? capital(word('outcome', strip.outcome)) : next}
           {at !== undefined && (
             <Box component="span" sx={{ fontFamily: MONO, whiteSpace: 'nowrap' }}>
               {' '}

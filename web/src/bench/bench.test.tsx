@@ -66,6 +66,20 @@ describe('hands and holds', () => {
 });
 
 describe('the bench', () => {
+  it('says what is advised on a head where the course of the visit leaves it open', async () => {
+    const advised: Strip['advised'] = {
+      rule: 'NO_RECOVERY',
+      act: 'WORK',
+      method: 'PORT_SOAK',
+      channels: ['C', 'M'],
+    };
+    pretendServer({ 'GET /api/bench': bench([strip({ advised })]), 'GET /api/drafts': [] });
+    show(<BenchPage />);
+    expect(
+      await screen.findByRole('link', { name: '4444F, Mudlark, Vennick B3: Soak at the port: C, M' }),
+    ).toBeInTheDocument();
+  });
+
   it('lists the heads and opens one by its number', async () => {
     pretendServer({
       'GET /api/bench': bench([

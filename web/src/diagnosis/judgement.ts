@@ -38,7 +38,9 @@ export function advisedWords(term: string): string {
 }
 
 /** What is to be done, in a line. */
-export function adviceTitle(advice: Advice): string {
+export function adviceTitle(
+  advice: Pick<Advice, 'rule' | 'act' | 'channels'> & { method?: string | null; look?: string | null },
+): string {
   const where = advice.channels.length > 0 ? `: ${advice.channels.join(', ')}` : '';
   switch (advice.act) {
     case 'CHECK':

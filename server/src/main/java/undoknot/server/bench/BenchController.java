@@ -3,12 +3,16 @@ package undoknot.server.bench;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import org.springframework.data.domain.Limit;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.bench.NextStep;
+import undoknot.server.diagnosis.StandingAdvice;
 import undoknot.server.visit.Course;
 import undoknot.server.visit.Courses;
 import undoknot.server.visit.Views;
@@ -21,13 +25,19 @@ class BenchController {
 
     private static final int SEARCH_LIMIT = 40;
 
+    /** Where the course of a visit leaves open what to do, the advice says it. */
+    private static final Set<NextStep.Action> OPEN_QUESTION =
+            EnumSet.of(NextStep.Action.DIAGNOSE, NextStep.Action.TREAT, NextStep.Action.RETURN);
+
     private final Visits visits;
     private final Courses courses;
+    private final StandingAdvice advice;
     private final Clock clock;
 
-    BenchController(Visits visits, Courses courses, Clock clock) {
+    BenchController(Visits visits, Courses courses, StandingAdvice advice, Clock clock) {
         this.visits = visits;
         this.courses = courses;
+        this.advice = advice;
         this.clock = clock;
     }
 
@@ -45,7 +55,7 @@ class BenchController {
                 : visits.search(words.replaceAll("([%_\\\\])", "\\\\$1"), Limit.of(SEARCH_LIMIT));
         List<Course> found = courses.of(wanted);
         List<Views.Strip> strips = found.stream()
-                .map(course -> Views.Strip.of(course, now))
+                .map(course -> strip(course, now))
                 .sorted(Comparator.comparing((Views.Strip s) -> s.closedAt() != null)
                         .thenComparing(s -> s.next().action())
                         .thenComparing(Views.Strip::promisedOn))
@@ -56,5 +66,11 @@ class BenchController {
                 .sorted(Comparator.comparing(Views.ClockView::dueAt))
                 .toList();
         return new Bench(now, strips, clocks);
+    }
+
+    private Views.Strip strip(Course course, Instant now) {
+        NextStep next = course.next(now);
+        Views.Advised advised = OPEN_QUESTION.contains(next.action()) ? Views.Advised.of(advice.of(course, now)) : null;
+        return Views.Strip.of(course, next, advised, now);
     }
 }

@@ -20,12 +20,15 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
+import undoknot.ruleout.Look;
 import undoknot.server.bench.StepClockRow;
 import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.nozzle.NozzleCheck;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.TreatmentEntry;
+import undoknot.treatment.Advice;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /** What the screens are told about visits. */
@@ -114,7 +117,24 @@ public final class Views {
         }
     }
 
-    /** A visit as one strip on the bench. {@code reading} is the last nozzle map. */
+    /** What is advised, as far as a line on the bench says it. */
+    public record Advised(
+            Advice.Rule rule,
+            Advice.Act act,
+            @Nullable Method method,
+            @Nullable Look look,
+            List<String> channels) {
+        public static Advised of(Advice a) {
+            return new Advised(a.rule(), a.act(), a.method(), a.look(), a.channels());
+        }
+    }
+
+    /**
+     * A visit as one strip on the bench.
+     *
+     * @param reading the last nozzle map
+     * @param advised absent while a clock or a check is what is next
+     */
     public record Strip(
             UUID id,
             String tag,
@@ -125,12 +145,13 @@ public final class Views {
             @Nullable Map<String, String> reading,
             List<Bead> thread,
             NextView next,
+            @Nullable Advised advised,
             LocalDate promisedOn,
             @Nullable Instant closedAt,
             @Nullable Outcome outcome,
             FoodStanding food,
             @Nullable Instant heldUntil) {
-        public static Strip of(Course c, Instant now) {
+        public static Strip of(Course c, NextStep next, @Nullable Advised advised, Instant now) {
             return new Strip(
                     c.visit().id,
                     c.visit().tag,
@@ -140,7 +161,8 @@ public final class Views {
                     c.family().channels(),
                     c.lastMapped().map(k -> c.map(k).texts()).orElse(null),
                     c.thread(),
-                    NextView.of(c.next(now)),
+                    NextView.of(next),
+                    advised,
                     c.visit().promisedOn,
                     c.visit().closedAt,
                     c.visit().outcome,

@@ -96,6 +96,42 @@ class JudgementTest {
                 .contains("\"FINDING\"");
     }
 
+    private JsonNode onTheBench(String visit) {
+        for (JsonNode strip : api.get("/api/bench").is(200).body().path("strips")) {
+            if (strip.path("id").asText().equals(visit)) {
+                return strip.path("advised");
+            }
+        }
+        throw new AssertionError("not on the bench: " + visit);
+    }
+
+    @Test
+    void the_bench_says_what_the_visit_advises_and_follows_every_change() {
+        String visit = wandering();
+        assertThat(onTheBench(visit).path("look").asText()).isEqualTo("AIR");
+        String finding = id();
+        found(visit, finding, "DAMPER_EMPTY", "M").is(200);
+        assertThat(onTheBench(visit).path("method").asText()).isEqualTo("PURGE");
+        assertThat(onTheBench(visit).path("channels"))
+                .isEqualTo(advice(judgement(visit)).path("channels"));
+        api.put("/api/visits/" + visit + "/findings/" + finding + "/withdrawal", Map.of())
+                .is(200);
+        assertThat(onTheBench(visit).path("look").asText()).isEqualTo("AIR");
+        // While a check is what is next, the course of the visit says so.
+        api.put(
+                        "/api/visits/" + visit + "/attempts/" + id(),
+                        Map.of(
+                                "treatment",
+                                Map.of(
+                                        "kind",
+                                        "CYCLE",
+                                        "cycle",
+                                        Map.of("channels", List.of("M"), "strength", "LIGHT", "count", 1))))
+                .is(200);
+        assertThat(onTheBench(visit).isMissingNode() || onTheBench(visit).isNull())
+                .isTrue();
+    }
+
     @Test
     void work_that_mends_a_finding_ends_it() {
         String visit = wandering();
