@@ -54,7 +54,8 @@ create table attempt_result (
   method varchar(20) not null,
   number integer not null,
   accepted bit not null,
-  index attempt_result_cell (method, family_code, ink, number),
+  -- Holds all that the odds ask for, so that the rows themselves are not read.
+  index attempt_result_cell (method, family_code, ink, number, accepted, visit_id),
   index attempt_result_visit (visit_id),
   constraint attempt_result_visit_key foreign key (visit_id) references visit (id)
 );
