@@ -19,6 +19,8 @@ interface AttemptResults extends JpaRepository<AttemptResult, UUID> {
 
     @Query("select new undoknot.server.outcome.AttemptResults$Tally(r.familyCode, r.ink, r.number, count(r),"
             + " sum(case when r.accepted then 1 else 0 end)) from AttemptResult r"
-            + " where r.method = ?1 and r.visitId <> ?2 group by r.familyCode, r.ink, r.number")
-    List<Tally> tallies(Method method, UUID butNotOf);
+            + " where r.method = ?1 group by r.familyCode, r.ink, r.number")
+    List<Tally> tallies(Method method);
+
+    List<AttemptResult> findByVisitId(UUID visitId);
 }

@@ -1,5 +1,8 @@
 package undoknot.server.outcome;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -7,6 +10,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import undoknot.fluid.InkChemistry;
 import undoknot.nozzle.Acceptance;
 import undoknot.outcome.Cases;
@@ -24,8 +29,14 @@ public class Ledger {
 
     private static final int LAST_NUMBER = 3;
 
+    private static final Duration KEPT = Duration.ofMinutes(1);
+
     private final AttemptResults results;
     private final Courses courses;
+
+    /** Counting many years of attempts takes a while; a minute's delay in the odds of other visits does not matter. */
+    private final Cache<Method, List<AttemptResults.Tally>> tallies =
+            Caffeine.newBuilder().expireAfterWrite(KEPT).build();
 
     Ledger(AttemptResults results, Courses courses) {
         this.results = results;
@@ -61,6 +72,12 @@ public class Ledger {
             }
         }
         results.saveAll(rows);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                tallies.invalidateAll();
+            }
+        });
     }
 
     private static List<Acceptance> judges(Course course, List<Attempt> standing, int i) {
@@ -94,6 +111,16 @@ public class Ledger {
         return intake.inks().getOrDefault(channel, intake.ports().get(0).chemistry());
     }
 
+    private static Cases without(AttemptResults.Tally t, List<AttemptResult> own) {
+        List<AttemptResult> counted = own.stream()
+                .filter(r -> r.familyCode.equals(t.familyCode()) && r.ink == t.ink() && r.number == t.number())
+                .toList();
+        long reached = t.reached() - counted.stream().filter(r -> r.accepted).count();
+        long tried = Math.max(0, t.tried() - counted.size());
+        // What was counted a moment ago may not know this visit's last attempt yet.
+        return new Cases((int) tried, (int) Math.max(0, Math.min(tried, reached)));
+    }
+
     /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */
     Odds odds(Course course, Method method, String channel, int number) {
         InkChemistry ink = ink(course.intake(), channel);
@@ -101,8 +128,11 @@ public class Ledger {
         Cases cell = Cases.NONE;
         Cases ofFamily = Cases.NONE;
         Cases all = Cases.NONE;
-        for (AttemptResults.Tally t : results.tallies(method, course.visit().id)) {
-            Cases cases = new Cases((int) t.tried(), (int) t.reached());
+        List<AttemptResult> own = results.findByVisitId(course.visit().id).stream()
+                .filter(r -> r.method == method)
+                .toList();
+        for (AttemptResults.Tally t : tallies.get(method, results::tallies)) {
+            Cases cases = without(t, own);
             if (!t.familyCode().equals(family)) {
                 all = all.plus(cases);
             } else if (t.ink() == ink && t.number() == Math.min(LAST_NUMBER, number)) {
