@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import org.springframework.data.domain.Limit;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -17,25 +16,26 @@ import undoknot.server.visit.Course;
 import undoknot.server.visit.Courses;
 import undoknot.server.visit.Views;
 import undoknot.server.visit.Visit;
+import undoknot.server.visit.VisitSearch;
 import undoknot.server.visit.Visits;
 
 /** The bench: every head in the shop, what needs hands next, and what must not be touched. */
 @RestController
 class BenchController {
 
-    private static final int SEARCH_LIMIT = 40;
-
     /** Where the course of a visit leaves open what to do, the advice says it. */
     private static final Set<NextStep.Action> OPEN_QUESTION =
             EnumSet.of(NextStep.Action.DIAGNOSE, NextStep.Action.TREAT, NextStep.Action.RETURN);
 
     private final Visits visits;
+    private final VisitSearch search;
     private final Courses courses;
     private final StandingAdvice advice;
     private final Clock clock;
 
-    BenchController(Visits visits, Courses courses, StandingAdvice advice, Clock clock) {
+    BenchController(Visits visits, VisitSearch search, Courses courses, StandingAdvice advice, Clock clock) {
         this.visits = visits;
+        this.search = search;
         this.courses = courses;
         this.advice = advice;
         this.clock = clock;
@@ -47,12 +47,10 @@ class BenchController {
     /** Without words: the open visits. With words: open and returned ones whose tag, serial or customer has them. */
     @GetMapping("/api/bench")
     @Transactional(readOnly = true)
-    public Bench bench(@RequestParam(defaultValue = "") String search) {
+    public Bench bench(@RequestParam(name = "search", defaultValue = "") String typed) {
         Instant now = clock.instant();
-        String words = search.strip();
-        List<Visit> wanted = words.isEmpty()
-                ? visits.findByClosedAtIsNullOrderByOpenedAt()
-                : visits.search(words.replaceAll("([%_\\\\])", "\\\\$1"), Limit.of(SEARCH_LIMIT));
+        String words = typed.strip();
+        List<Visit> wanted = words.isEmpty() ? visits.findByClosedAtIsNullOrderByOpenedAt() : search.of(words);
         List<Course> found = courses.of(wanted);
         List<Views.Strip> strips = found.stream()
                 .map(course -> strip(course, now))

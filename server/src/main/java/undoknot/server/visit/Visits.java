@@ -16,13 +16,21 @@ public interface Visits extends JpaRepository<Visit, UUID> {
 
     boolean existsByTag(String tag);
 
-    /**
-     * Open and returned visits whose tag, serial or customer has the words, open ones first, then the newest. Heads and
-     * customers are looked through on their own: joined to every visit of many years, the search would take seconds.
-     */
-    @Query("select v from Visit v where v.tag like concat('%', :words, '%')"
-            + " or v.headId in (select h.id from Head h where h.serial like concat('%', :words, '%'))"
-            + " or v.customerId in (select c.id from Customer c where c.name like concat('%', :words, '%'))"
-            + " order by case when v.closedAt is null then 0 else 1 end, v.openedAt desc")
-    List<Visit> search(String words, Limit limit);
+    @Query(
+            "select v from Visit v, Head h, Customer c where h.id = v.headId and c.id = v.customerId and v.closedAt is null"
+                    + " and (v.tag like :words or h.serial like :words or c.name like :words) order by v.openedAt desc")
+    List<Visit> searchOpen(String words, Limit limit);
+
+    @Query("select v.id from Visit v where v.tag like :words")
+    List<UUID> idsByTag(String words, Limit limit);
+
+    @Query("select h.id from Head h where h.serial like :words")
+    List<UUID> headsBySerial(String words, Limit limit);
+
+    @Query("select c.id from Customer c where c.name like :words")
+    List<UUID> customersByName(String words, Limit limit);
+
+    @Query("select v from Visit v where v.closedAt is not null"
+            + " and (v.id in :ids or v.headId in :heads or v.customerId in :customers) order by v.openedAt desc")
+    List<Visit> returnedOf(List<UUID> ids, List<UUID> heads, List<UUID> customers, Limit limit);
 }
