@@ -101,27 +101,61 @@ function problemOf(status: number, body: Record<string, unknown>): Problem {
  * Sends a form with a file and tells how far it is, 0 to 1. The one thing that fetch cannot do, so it goes another way.
  */
 export function upload<T>(path: string, form: FormData, progress: (share: number) => void): Promise<T> {
+  return sendForm('PUT', path, form, 'json', progress) as Promise<T>;
+}
+
+/** Sends a scan to have it shown: what a browser cannot show by itself comes back as a picture. Nothing is stored. */
+export function preview(image: File): Promise<Blob> {
+  const form = new FormData();
+  form.append('image', image);
+  return sendForm('POST', '/api/scans/preview', form, 'blob', () => undefined) as Promise<Blob>;
+}
+
+function sendForm(
+  method: 'PUT' | 'POST',
+  path: string,
+  form: FormData,
+  answer: 'json' | 'blob',
+  progress: (share: number) => void,
+): Promise<unknown> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open('PUT', path);
-    request.setRequestHeader('Accept', 'application/json');
+    request.open(method, path);
+    request.setRequestHeader(
+      'Accept',
+      answer === 'json' ? 'application/json' : 'image/jpeg, application/json',
+    );
     request.setRequestHeader('X-XSRF-TOKEN', csrfToken());
-    request.responseType = 'json';
+    request.responseType = answer;
     request.upload.onprogress = (event) => progress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onerror = () => reject(offline());
     request.onload = () => {
       if (request.status >= 200 && request.status < 300) {
-        resolve(request.response as T);
+        resolve(request.response);
         return;
       }
-      const problem = problemOf(request.status, (request.response ?? {}) as Record<string, unknown>);
-      if (problem.isSignedOut) {
-        listeners.forEach((listener) => listener());
-      }
-      reject(problem);
+      void bodyOf(request.response).then((body) => {
+        const problem = problemOf(request.status, body);
+        if (problem.isSignedOut) {
+          listeners.forEach((listener) => listener());
+        }
+        reject(problem);
+      });
     };
     request.send(form);
   });
+}
+
+/** A problem comes as JSON, in a blob when a picture was asked for. */
+async function bodyOf(response: unknown): Promise<Record<string, unknown>> {
+  if (!(response instanceof Blob)) {
+    return (response ?? {}) as Record<string, unknown>;
+  }
+  try {
+    return JSON.parse(await response.text()) as Record<string, unknown>;
+  } catch {
+    return {};
+  }
 }
 
 export const http = {

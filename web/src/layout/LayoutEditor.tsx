@@ -1,7 +1,7 @@
 import { Alert, Box, Button, MenuItem, Stack, Switch, TextField, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { http, Problem } from '../api/http';
+import { http, preview, Problem } from '../api/http';
 import type { Block as CheckBlock, CheckLayout, Family, LayoutRow } from '../api/types';
 import { Block } from '../app/Page';
 import { useDraft } from '../draft/useDraft';
@@ -28,6 +28,8 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
   const [backdrop, setBackdrop] = useState<string>();
   const [problem, setProblem] = useState<Problem>();
   const [isBusy, setBusy] = useState(false);
+  const [isFetching, setFetching] = useState(false);
+  const [notShown, setNotShown] = useState<string>();
   const file = useRef<HTMLInputElement>(null);
   const pattern = patternOf(layout);
   const block = layout.blocks.find((b) => b.channel === active);
@@ -36,6 +38,23 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
   function change(next: CheckLayout) {
     setLayout(next);
     keep(next);
+  }
+
+  async function layUnder(scan: File | undefined) {
+    if (!scan) {
+      return;
+    }
+    setNotShown(undefined);
+    setFetching(true);
+    try {
+      setBackdrop(URL.createObjectURL(await preview(scan)));
+    } catch (error) {
+      setNotShown(
+        error instanceof Problem ? (error.errors[0]?.message ?? error.message) : 'It could not be shown.',
+      );
+    } finally {
+      setFetching(false);
+    }
   }
 
   async function save() {
@@ -74,7 +93,7 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
       <Block
         title="The sheet"
         aside={
-          <Button variant="outlined" onClick={() => file.current?.click()}>
+          <Button variant="outlined" loading={isFetching} onClick={() => file.current?.click()}>
             Lay a scan under it
           </Button>
         }
@@ -83,13 +102,17 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
           ref={file}
           type="file"
           hidden
-          accept="image/png,image/jpeg"
+          accept="image/png,image/jpeg,image/tiff,application/pdf,.tif,.tiff,.pdf"
           aria-label="Scan to place the blocks on"
           onChange={(event) => {
-            const scan = event.target.files?.[0];
-            setBackdrop(scan && URL.createObjectURL(scan));
+            void layUnder(event.target.files?.[0]);
           }}
         />
+        {notShown && (
+          <Alert severity="error" role="alert" sx={{ mb: 1 }}>
+            {notShown}
+          </Alert>
+        )}
         <Typography color="text.secondary" sx={{ mb: 1 }}>
           Pull each block onto its print. Arrow keys move the chosen one by a tenth of a millimetre, with
           Shift by five.

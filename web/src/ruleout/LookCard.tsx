@@ -110,6 +110,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
                   flex: '1 1 140px',
                   minHeight: isFirst ? 64 : 48,
                   fontSize: isFirst ? '1.125rem' : undefined,
+                  lineHeight: 1.3,
                 }}
               >
                 {capital(word('sign', sign))}

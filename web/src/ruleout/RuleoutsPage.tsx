@@ -65,7 +65,7 @@ function RuleoutsView({ visit, judgement }: { visit: Visit; judgement: Judgement
           <Alert
             severity="info"
             action={
-              <Button component={Link} to={`/visits/${visit.id}`}>
+              <Button component={Link} to={`/visits/${visit.id}`} sx={{ whiteSpace: 'nowrap' }}>
                 What now
               </Button>
             }
@@ -117,8 +117,8 @@ function LastChange({ judgement }: { judgement: Judgement }) {
           ? 'It changes no chance by as much as half a per cent.'
           : judgement.lastChange
               .slice(0, 4)
-              .map((c) => `${word('cause', c.cause)} ${percent(c.before)} → ${percent(c.now)}`)
-              .join('; ')}
+              .map((c) => `${capital(word('cause', c.cause))} ${percent(c.before)} → ${percent(c.now)}`)
+              .join('. ')}
       </Typography>
     </Box>
   );

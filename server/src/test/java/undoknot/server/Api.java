@@ -7,6 +7,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -98,23 +99,21 @@ public class Api {
         }
     }
 
-    /** Sends a file to a path that answers with nothing, and gives the status. */
-    public int sendOnly(HttpMethod method, String path, String fileName, byte[] file) {
-        SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);
-        var token = UsernamePasswordAuthenticationToken.authenticated(
-                person, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
+    /** Sends a file and some fields the way a form does. */
+    public Answer send(HttpMethod method, String path, String fileName, byte[] file, Map<String, String> fields) {
+        MockHttpServletResponse response = sendRaw(method, path, fileName, file, fields);
         try {
-            var request = MockMvcRequestBuilders.multipart(method, java.net.URI.create(path));
-            request.file(new org.springframework.mock.web.MockMultipartFile("image", fileName, null, file));
-            request.with(authentication(token)).with(csrf());
-            return mvc.perform(request).andReturn().getResponse().getStatus();
-        } catch (Exception e) {
+            return new Answer(
+                    response.getStatus(),
+                    json.readTree(response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8)));
+        } catch (IOException e) {
             throw new AssertionError(e);
         }
     }
 
-    /** Sends a file and some fields the way a form does. */
-    public Answer send(HttpMethod method, String path, String fileName, byte[] file, Map<String, String> fields) {
+    /** The same for a path that answers with something else than JSON, or with nothing. */
+    public MockHttpServletResponse sendRaw(
+            HttpMethod method, String path, String fileName, byte[] file, Map<String, String> fields) {
         SignedIn person = new SignedIn(role.name().toLowerCase(), "Test " + role, role);
         var token = UsernamePasswordAuthenticationToken.authenticated(
                 person, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
@@ -123,10 +122,7 @@ public class Api {
             request.file(new org.springframework.mock.web.MockMultipartFile("image", fileName, null, file));
             request.with(authentication(token)).with(csrf());
             fields.forEach(request::param);
-            MockHttpServletResponse response = mvc.perform(request).andReturn().getResponse();
-            return new Answer(
-                    response.getStatus(),
-                    json.readTree(response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8)));
+            return mvc.perform(request).andReturn().getResponse();
         } catch (Exception e) {
             throw new AssertionError(e);
         }

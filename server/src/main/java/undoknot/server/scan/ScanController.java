@@ -109,6 +109,12 @@ class ScanController {
                 result);
     }
 
+    @Operation(summary = "Shows a scan without storing it: upright, as JPEG, at most 1600 pixels along its longer side")
+    @PostMapping(path = "/api/scans/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ResponseEntity<byte[]> previewOf(@RequestPart("image") MultipartFile image) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(keeper.preview(bytes(image)));
+    }
+
     private CheckLayout layoutOf(String text) {
         try {
             return layouts.get(UUID.fromString(text.strip()));

@@ -172,7 +172,11 @@ public class ScanKeeper {
     }
 
     byte[] preview(UUID id) {
-        byte[] original = picture(id).original;
+        return preview(picture(id).original);
+    }
+
+    /** A file as a browser shows it; nothing is kept. */
+    byte[] preview(byte[] original) {
         return pictures.inTurn(() -> small(pictures.decode(original).image()));
     }
 

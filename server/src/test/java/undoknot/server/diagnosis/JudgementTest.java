@@ -194,7 +194,8 @@ class JudgementTest {
                         .is(422)
                         .messageAt("image"))
                 .contains("JPEG or PNG");
-        assertThat(api.sendOnly(HttpMethod.PUT, path, "x.png", png)).isEqualTo(200);
+        assertThat(api.sendRaw(HttpMethod.PUT, path, "x.png", png, Map.of()).getStatus())
+                .isEqualTo(200);
         assertThat(api.raw(HttpMethod.GET, path, null).getContentType()).isEqualTo("image/png");
         assertThat(judgement(visit).path("findings").get(0).path("hasPhoto").asBoolean())
                 .isTrue();

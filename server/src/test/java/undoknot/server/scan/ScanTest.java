@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -255,6 +257,19 @@ class ScanTest {
                         .path("detail")
                         .asText())
                 .contains("returned");
+    }
+
+    @Test
+    void a_scan_that_a_browser_cannot_show_comes_back_as_jpeg_and_nothing_is_kept() throws Exception {
+        byte[] tiff = Sheets.file(Sheets.print(3), "tiff");
+        byte[] shown = api.sendRaw(HttpMethod.POST, "/api/scans/preview", "c.tif", tiff, Map.of())
+                .getContentAsByteArray();
+        BufferedImage picture = ImageIO.read(new ByteArrayInputStream(shown));
+        assertThat(Math.max(picture.getWidth(), picture.getHeight())).isEqualTo(1600);
+        assertThat(api.send(HttpMethod.POST, "/api/scans/preview", "c.txt", "plain text".getBytes(), Map.of())
+                        .is(422)
+                        .messageAt("image"))
+                .contains("PNG, JPEG, TIFF or PDF");
     }
 
     @Test
