@@ -222,6 +222,17 @@ class ReadScanTest extends BrowserTest {
         button(page, "Keep this layout").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("9 × 20 = 180, not 200");
         page.getByLabel("Stairs", new Page.GetByLabelOptions().setExact(true)).fill("10");
+        // A browser shows no TIFF by itself; the server does it, and says so when the file is none.
+        Locator backdrop = page.getByLabel("Scan to place the blocks on");
+        backdrop.setInputFiles(new FilePayload("check.tif", "image/tiff", "no picture".getBytes()));
+        assertThat(page.getByText("This is no PNG, JPEG, TIFF or PDF")).isVisible();
+        var tiff = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(
+                StandInPrinter.print(LAYOUT, new StandInHead(FAMILY, List.of(), 3).print(), Scanning.CLEAN.dpi(72), 4),
+                "tiff",
+                tiff);
+        backdrop.setInputFiles(new FilePayload("check.tif", "image/tiff", tiff.toByteArray()));
+        assertThat(page.locator("image[href^='blob:']")).isVisible();
         button(page, "Keep this layout").click();
         assertThat(heading(page, "Windlass test page")).isVisible();
     }
