@@ -37,11 +37,17 @@ export function advisedWords(term: string): string {
   return term;
 }
 
+/** Work on the whole head or printer; its channels are all of them and need no naming. */
+const WHOLE: string[] = ['STATION', 'UNDERSIDE', 'RESEAT', 'STRIP', 'ALIGN', 'REST', 'SYSTEM'];
+
 /** What is to be done, in a line. */
 export function adviceTitle(
   advice: Pick<Advice, 'rule' | 'act' | 'channels'> & { method?: string | null; look?: string | null },
 ): string {
-  const where = advice.channels.length > 0 ? `: ${advice.channels.join(', ')}` : '';
+  const where =
+    advice.channels.length > 0 && !WHOLE.includes(advice.method ?? '')
+      ? `: ${advice.channels.join(', ')}`
+      : '';
   switch (advice.act) {
     case 'CHECK':
       return word('action', advice.rule === 'FIRST_CHECK' ? 'FIRST_CHECK' : 'CHECK_AGAIN');

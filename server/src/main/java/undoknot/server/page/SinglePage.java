@@ -20,6 +20,9 @@ class SinglePage implements WebMvcConfigurer {
                 .addResourceLocations("classpath:/static/assets/")
                 .setCacheControl(
                         CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+        registry.addResourceHandler("/fonts/**")
+                .addResourceLocations("classpath:/fonts/")
+                .setCacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePublic());
         registry.addResourceHandler("/**")
                 .addResourceLocations("classpath:/static/")
                 .setCacheControl(CacheControl.noCache())

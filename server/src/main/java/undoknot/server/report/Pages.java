@@ -32,8 +32,14 @@ class Pages {
         this.clock = clock;
     }
 
+    /** The page for a screen, which has to fetch the fonts. */
     String html(String template, Map<String, Object> data) {
+        return page(template, data, true);
+    }
+
+    private String page(String template, Map<String, Object> data, boolean onScreen) {
         Context context = new Context(Locale.ENGLISH, data);
+        context.setVariable("onScreen", onScreen);
         context.setVariable(
                 "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(clock.getZone()));
         context.setVariable(
@@ -59,7 +65,7 @@ class Pages {
                 700,
                 com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL,
                 true);
-        builder.withHtmlContent(html(template, data), null);
+        builder.withHtmlContent(page(template, data, false), null);
         builder.toStream(out);
         try {
             builder.run();
