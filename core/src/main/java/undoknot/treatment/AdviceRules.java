@@ -182,7 +182,7 @@ public final class AdviceRules {
         Method settling = settling(before, last.channels());
         List<HouseQuestion> asked = before.between() == Between.FLUSH && settling != Method.REST
                 ? List.of(AFTER_FLUSH, CYCLE_STRENGTH)
-                : HouseManner.questions(settling);
+                : HouseManner.questions(settling, List.of(), standing);
         return Optional.of(standing.advise(
                 SETTLE_FIRST,
                 Act.WORK,

@@ -50,6 +50,12 @@ final class HouseManner {
         return method == null ? List.of() : QUESTIONS.getOrDefault(method, List.of());
     }
 
+    /** Those that bear on it in these channels: what to do about a stuck port is asked of a stuck port. */
+    static List<HouseQuestion> questions(Method method, List<String> channels, Standing standing) {
+        boolean stuck = channels.stream().anyMatch(standing::portIsStuck);
+        return questions(method).stream().filter(q -> stuck || q != STUCK_PORT).toList();
+    }
+
     static Manner of(Method method, List<String> channels, Standing standing) {
         boolean strokes = method == Method.FLUSH || method == Method.WARM;
         boolean pulses =
@@ -107,7 +113,7 @@ final class HouseManner {
             case PRIME, CHARGE -> FluidKind.INK;
             case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, standing);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
-                boolean firstFlush = method == Method.FLUSH
+                boolean firstFlush = (method == Method.FLUSH || method == Method.WARM)
                         && standing.visit.times(Method.FLUSH, channels) + standing.visit.times(Method.WARM, channels)
                                 == 0;
                 yield firstFlush && waterFirst(channels, standing)

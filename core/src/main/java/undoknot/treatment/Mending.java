@@ -88,7 +88,7 @@ final class Mending {
                 method,
                 where,
                 Map.of("channels", "" + named.size()),
-                HouseManner.questions(method),
+                HouseManner.questions(method, where, standing),
                 List.of(sign)));
     }
 

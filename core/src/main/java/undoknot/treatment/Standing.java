@@ -58,7 +58,7 @@ final class Standing {
     }
 
     Advice advise(Rule rule, Act act, Method method, List<String> channels, Map<String, String> facts) {
-        return advise(rule, act, method, channels, facts, HouseManner.questions(method), List.of());
+        return advise(rule, act, method, channels, facts, HouseManner.questions(method, channels, this), List.of());
     }
 
     Advice advise(

@@ -167,6 +167,24 @@ class HouseRulesTest {
         assertThat(work(bench).manner().fluid()).isEqualTo(fluid);
     }
 
+    @Test
+    void a_shop_that_always_warms_takes_warm_water_first_for_dye_as_well() {
+        Bench bench = dried().check()
+                .house(CYCLES_FIRST, "NONE")
+                .house(WARM_FLUID, "ALWAYS")
+                .ink(InkChemistry.DYE, "C");
+        assertThat(work(bench).method()).isEqualTo(Method.WARM);
+        assertThat(work(bench).manner().fluid()).isEqualTo(DEIONISED_WATER);
+        assertThat(work(bench).house()).contains(WARM_FLUID).doesNotContain(STUCK_PORT);
+        assertThat(bench.flush(FREE, "C")
+                        .check()
+                        .cycle("C")
+                        .check()
+                        .manner(Method.WARM, "C")
+                        .fluid())
+                .isEqualTo(AQUEOUS_CLEANER);
+    }
+
     @ParameterizedTest
     @EnumSource(names = {"FLUSH", "WARM", "PORT_SOAK", "TRAY_SOAK", "BATH", "DRAW_BACK", "WIPE", "PAD"})
     void no_answer_puts_a_cleaner_that_is_not_for_food_into_a_food_head(Method method) {
