@@ -148,7 +148,7 @@ describe('gates', () => {
   it('says the rule with its numbers, and asks for the reason where one is enough', async () => {
     open('cycle', { 'POST /api/visits/visit-1/attempts/preview': gate('NEEDS_REASON') });
     expect(
-      await screen.findByText(/3 printer cycles a visit, then hands. This would make 4./),
+      await screen.findByText(/3 printer cycles running, then hands. This would make 4./),
     ).toBeInTheDocument();
     expect(screen.getByLabelText('Reason for departing from the rule')).toBeInTheDocument();
   });

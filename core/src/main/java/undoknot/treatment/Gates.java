@@ -32,7 +32,7 @@ public final class Gates {
      *
      * @param foodHead whether the head serves food
      * @param inHold whether a hold forbids power now
-     * @param cyclesBefore printer cycles already run on this visit
+     * @param cyclesBefore printer cycles run since the last work with hands
      * @param fluid fluid poured, null for a printer cycle
      * @param today the shop's date
      */

@@ -88,7 +88,7 @@ class AttemptLog {
                         course.family().limits(),
                         course.food().needsFoodCare(),
                         course.heldUntil(clock.instant()).isPresent(),
-                        course.cyclesRun(),
+                        course.cyclesRunning(),
                         lot == null ? null : Shelf.bottle(lot),
                         LocalDate.now(clock)));
     }

@@ -25,6 +25,7 @@ import undoknot.server.nozzle.NozzleCheck;
 import undoknot.server.ruleout.FindingRow;
 import undoknot.server.treatment.Attempt;
 import undoknot.server.treatment.TreatmentEntry;
+import undoknot.treatment.Method;
 import undoknot.treatment.SoFar;
 import undoknot.treatment.Step;
 import undoknot.treatment.Treatment;
@@ -172,6 +173,20 @@ public record Course(
                 .map(a -> entries.get(a.id).treatment())
                 .mapToInt(t -> t instanceof Treatment.Cycle cycle ? cycle.count() : 0)
                 .sum();
+    }
+
+    /** Printer cycles since the last work with hands; those that let a treatment settle are counted anew after each. */
+    public int cyclesRunning() {
+        int cycles = 0;
+        for (Attempt attempt : standing()) {
+            Treatment treatment = entries.get(attempt.id).treatment();
+            if (treatment instanceof Treatment.Cycle cycle) {
+                cycles += cycle.count();
+            } else if (!Method.of(treatment).settles()) {
+                cycles = 0;
+            }
+        }
+        return cycles;
     }
 
     public NextStep next(Instant now) {

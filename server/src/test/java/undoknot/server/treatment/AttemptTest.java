@@ -283,6 +283,17 @@ class AttemptTest {
         assertThat(view.at("/attempts/1/departureReason").asText()).isEqualTo("last one improved");
     }
 
+    /** Three, then hands; what was flushed takes up to three cycles to pull its ink (handbook 8). */
+    @Test
+    void cycles_are_counted_anew_after_work_with_hands() {
+        api.put(path(UUID.randomUUID()), cycle(3)).is(200);
+        api.put(path(UUID.randomUUID()), flush(lotOf(50), 1)).is(200);
+        api.put(path(UUID.randomUUID()), cycle(1)).is(200);
+        JsonNode view = api.put(path(UUID.randomUUID()), cycle(2)).is(200).body();
+        assertThat(view.path("cyclesRun").asInt()).isEqualTo(6);
+        api.put(path(UUID.randomUUID()), cycle(1)).is(422);
+    }
+
     @Test
     void only_a_lead_may_push_into_a_laminated_head_and_must_say_why() {
         visit = api.newVisit(api.intake("SKERRIN-L4", "K", "C", "M", "Y"));
