@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import undoknot.advice.Advice;
+import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.Family;
@@ -17,8 +19,6 @@ import undoknot.head.StarterFamilies;
 import undoknot.simulator.Fault;
 import undoknot.simulator.Fault.Severity;
 import undoknot.simulator.StandInBench;
-import undoknot.treatment.Advice;
-import undoknot.treatment.Advice.Act;
 
 /**
  * Lets the tool judge stand-in heads: 50 for each cause, given what the customer told, a first check, one cycle and a check, and
@@ -103,8 +103,8 @@ public final class JudgementAccuracy {
                     if (isTuning) {
                         System.out.println(cause + " " + n + " taken for " + leading + ": "
                                 + bench.visit().steps().stream()
-                                        .filter(s -> s instanceof undoknot.treatment.Step.Found)
-                                        .map(s -> ((undoknot.treatment.Step.Found) s)
+                                        .filter(s -> s instanceof undoknot.visit.Step.Found)
+                                        .map(s -> ((undoknot.visit.Step.Found) s)
                                                         .observation()
                                                         .sign() + "")
                                         .toList()
@@ -181,8 +181,8 @@ public final class JudgementAccuracy {
                 if (isTuning && (steps >= STEPS || cause == Cause.FACE_DEBRIS && advice.act() == Act.STOP_ELECTRICAL)) {
                     System.out.println("END " + cause + " " + n + " " + end + " "
                             + bench.visit().steps().stream()
-                                    .filter(s -> s instanceof undoknot.treatment.Step.Worked)
-                                    .map(s -> ((undoknot.treatment.Step.Worked) s).method())
+                                    .filter(s -> s instanceof undoknot.visit.Step.Worked)
+                                    .map(s -> ((undoknot.visit.Step.Worked) s).method())
                                     .toList());
                 }
             }

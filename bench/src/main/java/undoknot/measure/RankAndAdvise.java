@@ -12,14 +12,14 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import undoknot.advice.Judgement;
+import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Priors;
 import undoknot.head.StarterFamilies;
 import undoknot.simulator.Fault;
 import undoknot.simulator.StandInBench;
-import undoknot.treatment.Judgement;
-import undoknot.treatment.SoFar;
-import undoknot.treatment.Terms;
+import undoknot.visit.VisitLog;
 
 /** Ranking causes, choosing the next look and the advice, for the family with most channels. Budget: 5 ms. */
 @State(Scope.Benchmark)
@@ -30,7 +30,7 @@ import undoknot.treatment.Terms;
 @Fork(1)
 public class RankAndAdvise {
 
-    private SoFar visit;
+    private VisitLog visit;
 
     @Setup
     public void setUp() {
@@ -51,6 +51,6 @@ public class RankAndAdvise {
 
     @Benchmark
     public List<?> observe() {
-        return undoknot.treatment.Evidence.of(visit);
+        return undoknot.diagnosis.Evidence.of(visit);
     }
 }

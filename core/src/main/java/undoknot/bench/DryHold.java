@@ -1,6 +1,7 @@
 package undoknot.bench;
 
 import java.time.Duration;
+import java.util.Objects;
 import undoknot.head.Construction;
 
 /** How long a head may not be powered after wet work (handbook 12, hold after wet work). */
@@ -33,6 +34,11 @@ public final class DryHold {
      * @param atLeast what the shop holds every head for that was wet outside the carriage; it only lengthens
      */
     public static Duration of(Wet wet, Construction construction, Duration atLeast) {
+        Objects.requireNonNull(wet, "wet");
+        Objects.requireNonNull(construction, "construction");
+        if (atLeast.isNegative()) {
+            throw new IllegalArgumentException("atLeast must not be negative, was " + atLeast);
+        }
         if (wet == Wet.IN_PLACE) {
             return wet.hold;
         }

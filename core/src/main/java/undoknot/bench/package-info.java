@@ -1,2 +1,2 @@
-/** What needs hands when: clocks with absolute due times, holds, the next thing to do with a head. */
+/** How long a head must be kept from power (handbook 12). */
 package undoknot.bench;

@@ -2,6 +2,7 @@ package undoknot.diagnosis;
 
 import java.util.EnumMap;
 import java.util.Map;
+import undoknot.observation.Sign;
 
 /**
  * What every sign speaks for and against (handbook 6 and 7): a row a sign, a column a cause. {@code +++} strong, {@code ++}

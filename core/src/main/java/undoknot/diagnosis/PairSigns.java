@@ -9,6 +9,11 @@ import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Fact;
+import undoknot.observation.MapSigns;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
+import undoknot.treatment.WorkBetweenChecks;
 
 /** What two checks say about causes, by what was done between them (handbook 5 and 7). */
 public final class PairSigns {
@@ -33,14 +38,14 @@ public final class PairSigns {
     public static List<Observation> of(
             NozzleMap before,
             NozzleMap now,
-            Between between,
+            WorkBetweenChecks between,
             Set<String> worked,
             Set<String> flowed,
             Movement.Thresholds thresholds,
             String from) {
         List<Observation> signs = new ArrayList<>();
         Comparison comparison = Comparison.of(before, now);
-        long newlyOut = comparison.channels().values().stream()
+        int newlyOut = (int) comparison.channels().values().stream()
                 .filter(c -> c.newlyOut() >= LEAST_NEW && c.restored() < c.newlyOut())
                 .count();
         comparison.channels().forEach((code, counts) -> {
@@ -48,14 +53,14 @@ public final class PairSigns {
                 // A channel that stays out as a whole has nowhere to wander to, and so does not count as fixed.
                 boolean stayedOut = counts.restored() == 0
                         && ChannelFeatures.of(before.channel(code), 1).whollyOut();
-                Sign sign = stayedOut && (between == Between.CYCLE || between == Between.FLUSH)
+                Sign sign = stayedOut && (between == WorkBetweenChecks.CYCLE || between == WorkBetweenChecks.FLUSH)
                         ? null
                         : ofChannel(counts, between, thresholds, newlyOut >= 2);
                 if (sign != null) {
                     signs.add(new Observation(sign, code, facts(counts), from));
                 }
             }
-            if (between == Between.FLUSH
+            if (between == WorkBetweenChecks.FLUSH
                     && flowed.contains(code)
                     && ChannelFeatures.of(now.channel(code), 1).whollyOut()
                     && !ChannelFeatures.of(before.channel(code), 1).whollyOut()) {
@@ -63,27 +68,25 @@ public final class PairSigns {
             }
         });
         if (newlyOut >= 2) {
-            Map<String, String> facts = Map.of(
-                    "channels",
-                    "" + newlyOut,
-                    "newlyOut",
-                    "" + comparison.total().newlyOut());
-            if (between == Between.CYCLE || between == Between.FACE) {
+            Map<Fact, Integer> facts = Map.of(
+                    Fact.CHANNELS, newlyOut, Fact.NEWLY_OUT, comparison.total().newlyOut());
+            if (between == WorkBetweenChecks.CYCLE || between == WorkBetweenChecks.FACE) {
                 signs.add(new Observation(Sign.NEWLY_OUT_AFTER_CYCLE, null, facts, from));
-            } else if (between == Between.REST) {
+            } else if (between == WorkBetweenChecks.REST) {
                 signs.add(new Observation(Sign.BACK_AFTER_REST, null, facts, from));
             }
         }
         return signs;
     }
 
-    private static Sign ofChannel(Counts counts, Between between, Movement.Thresholds t, boolean newInSeveral) {
+    private static Sign ofChannel(
+            Counts counts, WorkBetweenChecks between, Movement.Thresholds t, boolean newInSeveral) {
         if (counts.outBefore() < MapSigns.LEAST_OUT && counts.outNow() < MapSigns.LEAST_OUT) {
             return null;
         }
         double recovery = counts.recovery().orElse(0);
         // Gaps that only grow do not wander: some must have come back elsewhere.
-        if (between != Between.FLUSH
+        if (between != WorkBetweenChecks.FLUSH
                 && !newInSeveral
                 && recovery >= GOOD_RECOVERY
                 && Movement.of(counts, t) == Movement.WANDERING) {
@@ -120,12 +123,12 @@ public final class PairSigns {
         return null;
     }
 
-    static Map<String, String> facts(Counts counts) {
+    static Map<Fact, Integer> facts(Counts counts) {
         return Map.of(
-                "restored", "" + counts.restored(),
-                "stillOut", "" + counts.stillOut(),
-                "newlyOut", "" + counts.newlyOut(),
-                "before", "" + counts.outBefore(),
-                "now", "" + counts.outNow());
+                Fact.RESTORED, counts.restored(),
+                Fact.STILL_OUT, counts.stillOut(),
+                Fact.NEWLY_OUT, counts.newlyOut(),
+                Fact.BEFORE, counts.outBefore(),
+                Fact.NOW, counts.outNow());
     }
 }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import undoknot.observation.Observation;
 
 /**
  * How likely each cause is, and why. Causes may hold together: each has odds of its own, its prior odds times the likelihood

@@ -1,2 +1,5 @@
-/** What is wrong with a head: symptoms told at take-in and causes (handbook 4 and 7). */
+/**
+ * What is likely wrong and what one more look would tell: evidence of a visit, likelihoods, ranking (handbook 7). Uses visit
+ * and observation.
+ */
 package undoknot.diagnosis;

@@ -9,7 +9,7 @@ public enum FoodStanding {
     NEVER_FOOD;
 
     /** What the owner told, or the shop's own record says. */
-    public enum Told {
+    public enum Answer {
         YES,
         NO,
         UNKNOWN
@@ -19,7 +19,7 @@ public enum FoodStanding {
      * @param edibleInk whether a channel carries edible ink
      * @param everNonFood whether the head ever carried ink that is not for food
      */
-    public static FoodStanding of(boolean edibleInk, Told everNonFood) {
+    public static FoodStanding of(boolean edibleInk, Answer everNonFood) {
         if (!edibleInk) {
             return NOT_FOOD;
         }

@@ -1,5 +1,7 @@
 package undoknot.head;
 
+import java.util.Objects;
+
 /**
  * What a head survives (handbook 9). A null pressure means that the treatment is not allowed at all.
  *
@@ -27,8 +29,18 @@ public record Limits(
     }
 
     public Limits {
-        if (heatC <= 0) {
-            throw new IllegalArgumentException("heatC must be above 0, was " + heatC);
+        Objects.requireNonNull(submerge, "submerge");
+        Objects.requireNonNull(bath, "bath");
+        pressure("pushKpa", pushKpa);
+        pressure("suctionKpa", suctionKpa);
+        if (!(heatC > 0 && heatC <= 100)) {
+            throw new IllegalArgumentException("heatC must be above 0 and at most 100, was " + heatC);
+        }
+    }
+
+    private static void pressure(String name, Double kpa) {
+        if (kpa != null && !(kpa > 0 && kpa < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException(name + " must be above 0, or null to forbid it, was " + kpa);
         }
     }
 }

@@ -37,6 +37,9 @@ public record ChannelFeatures(
 
     /** @param driveGroups drive groups per channel, 1 when the channel has only one */
     public static ChannelFeatures of(ChannelMap map, int driveGroups) {
+        if (driveGroups < 1) {
+            throw new IllegalArgumentException("driveGroups must be 1 or more, was " + driveGroups);
+        }
         BitSet out = map.nozzles(NozzleState.MISSING);
         return new ChannelFeatures(
                 map.size(),

@@ -33,11 +33,15 @@ public record Comparison(Map<String, Counts> channels, Counts total) {
                 .reduce(Counts.NONE, Counts::plus);
     }
 
-    static Counts compare(ChannelMap before, ChannelMap now) {
+    private static void sameSize(ChannelMap before, ChannelMap now) {
         if (before.size() != now.size()) {
             throw new IllegalArgumentException(
                     "the two readings have " + before.size() + " and " + now.size() + " nozzles");
         }
+    }
+
+    static Counts compare(ChannelMap before, ChannelMap now) {
+        sameSize(before, now);
         int inBoth = 0, restored = 0, stillOut = 0, newlyOut = 0;
         int deflectedBefore = 0, deflectedNow = 0, weakBefore = 0, weakNow = 0;
         for (int w = 0; w < before.words(); w++) {
@@ -68,8 +72,11 @@ public record Comparison(Map<String, Counts> channels, Counts total) {
     /**
      * What became of each nozzle of a channel, one letter a nozzle: R restored, S still out, N newly out, U left out
      * since unread in one of the two, and a point where it was out in neither.
+     *
+     * @throws IllegalArgumentException when the two have different numbers of nozzles
      */
     public static String fates(ChannelMap before, ChannelMap now) {
+        sameSize(before, now);
         StringBuilder fates = new StringBuilder(before.size());
         for (int n = 1; n <= before.size(); n++) {
             NozzleState was = before.state(n);

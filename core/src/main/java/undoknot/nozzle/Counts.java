@@ -22,6 +22,18 @@ public record Counts(
         int weakBefore,
         int weakNow) {
 
+    /** @throws IllegalArgumentException when a count is negative, or more are out than were read in both */
+    public Counts {
+        if (Math.min(Math.min(readInBoth, leftOut), Math.min(restored, Math.min(stillOut, newlyOut))) < 0
+                || Math.min(Math.min(deflectedBefore, deflectedNow), Math.min(weakBefore, weakNow)) < 0) {
+            throw new IllegalArgumentException("no count may be negative");
+        }
+        if (restored + stillOut + newlyOut > readInBoth) {
+            throw new IllegalArgumentException(
+                    (restored + stillOut + newlyOut) + " out of " + readInBoth + " read in both");
+        }
+    }
+
     static final Counts NONE = new Counts(0, 0, 0, 0, 0, 0, 0, 0, 0);
 
     public int outBefore() {

@@ -16,6 +16,16 @@ public enum Movement {
             double fixedWander,
             double wanderingWander,
             int wanderingNewlyOut) {
+
+        /** @throws IllegalArgumentException when a share is not 0 to 1 */
+        public Thresholds {
+            for (double share : new double[] {unchangedRecovery, unchangedWander, fixedWander, wanderingWander}) {
+                if (!(share >= 0 && share <= 1)) {
+                    throw new IllegalArgumentException("shares must be 0 to 1, one was " + share);
+                }
+            }
+        }
+
         public static final Thresholds DEFAULT = new Thresholds(0.05, 0.05, 0.10, 0.40, 4);
     }
 

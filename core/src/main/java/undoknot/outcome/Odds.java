@@ -16,6 +16,13 @@ import org.apache.commons.statistics.distribution.BetaDistribution;
  */
 public record Odds(double alpha, double beta, Cases cell, Cases family, Cases all, double start) {
 
+    /** @throws IllegalArgumentException when a shape is not above 0 and finite */
+    public Odds {
+        if (!(alpha > 0 && beta > 0 && alpha + beta < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException("shapes must be above 0, were " + alpha + " and " + beta);
+        }
+    }
+
     /** How many cases a starting belief is worth. */
     private static final double START_CASES = 4;
 

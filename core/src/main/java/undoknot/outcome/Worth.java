@@ -12,6 +12,7 @@ package undoknot.outcome;
  * @param cost c, minutes of hands × rate + fluids
  * @param spent cost so far
  * @param priceLimit what the customer pays at most, or null when none was told
+ * @throws IllegalArgumentException when a chance is not 0 to 1, low is above high, or an amount is negative or no number
  */
 public record Worth(
         double chance,
@@ -23,6 +24,35 @@ public record Worth(
         double cost,
         double spent,
         Double priceLimit) {
+
+    public Worth {
+        share("chance", chance);
+        share("low", low);
+        share("high", high);
+        share("harmChance", harmChance);
+        if (low > high) {
+            throw new IllegalArgumentException("low must not be above high, were " + low + " and " + high);
+        }
+        amount("value", value);
+        amount("harmCost", harmCost);
+        amount("cost", cost);
+        amount("spent", spent);
+        if (priceLimit != null) {
+            amount("priceLimit", priceLimit);
+        }
+    }
+
+    private static void share(String name, double value) {
+        if (!(value >= 0 && value <= 1)) {
+            throw new IllegalArgumentException(name + " must be 0 to 1, was " + value);
+        }
+    }
+
+    private static void amount(String name, double value) {
+        if (!(value >= 0 && value < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException(name + " must be 0 or more and finite, was " + value);
+        }
+    }
 
     public enum Verdict {
         GO_ON,

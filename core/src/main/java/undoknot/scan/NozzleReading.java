@@ -19,9 +19,9 @@ public record NozzleReading(
     public enum Doubt {
         /** Too faint for a dash, too dark for bare paper. */
         HARDLY_THERE,
-        /** Between pale and full. */
+        /** WorkBetweenChecks pale and full. */
         HARDLY_PALE,
-        /** Between straight and deflected. */
+        /** WorkBetweenChecks straight and deflected. */
         HARDLY_OFF,
         /** Something dark runs through the dash and on beyond its ends: a fold, a fibre, a smear. */
         RUNS_THROUGH,

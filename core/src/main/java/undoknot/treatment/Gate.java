@@ -1,16 +1,30 @@
 package undoknot.treatment;
 
-import java.util.Map;
+import java.time.LocalDate;
+import undoknot.fluid.FluidKind;
+import undoknot.fluid.FluidUse;
 
 /**
- * Something that stands in the way of a treatment, as data.
+ * Something that stands in the way of a treatment, as data; what a rule does not speak of is null.
  *
  * @param code which rule
  * @param weight how it stands in the way
  * @param field the entry that it is about
- * @param facts the numbers and names behind it
+ * @param limit the limit that is passed, in the unit of the entry
+ * @param entered what was entered, or what it comes to
+ * @param fluid kind of fluid it is about
+ * @param use what the fluid is not for
+ * @param expiredOn last good day of the lot
  */
-public record Gate(Code code, Weight weight, String field, Map<String, String> facts) {
+public record Gate(
+        Code code,
+        Weight weight,
+        String field,
+        Double limit,
+        Double entered,
+        FluidKind fluid,
+        FluidUse use,
+        LocalDate expiredOn) {
 
     public enum Weight {
         /** Never done. */
@@ -45,12 +59,24 @@ public record Gate(Code code, Weight weight, String field, Map<String, String> f
             this.weight = weight;
         }
 
-        Gate at(String field, String... facts) {
-            Map<String, String> map = new java.util.LinkedHashMap<>();
-            for (int i = 0; i < facts.length; i += 2) {
-                map.put(facts[i], facts[i + 1]);
-            }
-            return new Gate(this, weight, field, map);
+        Gate at(String field) {
+            return new Gate(this, weight, field, null, null, null, null, null);
+        }
+
+        Gate at(String field, double limit, double entered) {
+            return new Gate(this, weight, field, limit, entered, null, null, null);
+        }
+
+        Gate at(String field, FluidKind fluid) {
+            return new Gate(this, weight, field, null, null, fluid, null, null);
+        }
+
+        Gate at(String field, FluidKind fluid, FluidUse use) {
+            return new Gate(this, weight, field, null, null, fluid, use, null);
+        }
+
+        Gate at(String field, LocalDate expiredOn) {
+            return new Gate(this, weight, field, null, null, null, null, expiredOn);
         }
     }
 }

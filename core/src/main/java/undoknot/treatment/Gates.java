@@ -3,7 +3,6 @@ package undoknot.treatment;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.FluidUse;
 import undoknot.head.Limits;
@@ -65,8 +64,7 @@ public final class Gates {
         }
         double limit = Math.min(WARM_LIMIT_C, s.limits().heatC());
         if (flush.temperatureC() > limit) {
-            gates.add(
-                    Code.TOO_HOT.at("temperatureC", "limitC", number(limit), "enteredC", number(flush.temperatureC())));
+            gates.add(Code.TOO_HOT.at("temperatureC", limit, flush.temperatureC()));
         }
         fluid(FluidUse.FLUSH, s, gates);
         warmed(flush.temperatureC(), s, gates);
@@ -85,21 +83,16 @@ public final class Gates {
         } else if (s.limits().bath() == Limits.Bath.LEAD_ONLY) {
             gates.add(Code.BATH_LEAD_ONLY.at("kind"));
         }
-        if (bath.temperatureC() > Math.min(BATH_LIMIT_C, s.limits().heatC())) {
-            gates.add(Code.BATH_TOO_HOT.at(
-                    "temperatureC",
-                    "limitC",
-                    number(Math.min(BATH_LIMIT_C, s.limits().heatC())),
-                    "enteredC",
-                    number(bath.temperatureC())));
+        double limit = Math.min(BATH_LIMIT_C, s.limits().heatC());
+        if (bath.temperatureC() > limit) {
+            gates.add(Code.BATH_TOO_HOT.at("temperatureC", limit, bath.temperatureC()));
         }
         int bursts = s.limits().bath() == Limits.Bath.HUNG ? BATH_BURSTS : LAMINATED_BURSTS;
         if (bath.bursts() > bursts) {
-            gates.add(Code.TOO_MANY_BURSTS.at("bursts", "limit", "" + bursts, "entered", "" + bath.bursts()));
+            gates.add(Code.TOO_MANY_BURSTS.at("bursts", bursts, bath.bursts()));
         }
         if (bath.burstSeconds() > BATH_BURST_SECONDS) {
-            gates.add(Code.BURST_TOO_LONG.at(
-                    "burstSeconds", "limit", "" + BATH_BURST_SECONDS, "entered", "" + bath.burstSeconds()));
+            gates.add(Code.BURST_TOO_LONG.at("burstSeconds", BATH_BURST_SECONDS, bath.burstSeconds()));
         }
         fluid(FluidUse.BATH, s, gates);
     }
@@ -110,7 +103,7 @@ public final class Gates {
         }
         int all = s.cyclesBefore() + cycle.count();
         if (all > CYCLES_BEFORE_HANDS) {
-            gates.add(Code.TOO_MANY_CYCLES.at("count", "limit", "" + CYCLES_BEFORE_HANDS, "entered", "" + all));
+            gates.add(Code.TOO_MANY_CYCLES.at("count", CYCLES_BEFORE_HANDS, all));
         }
     }
 
@@ -120,28 +113,22 @@ public final class Gates {
             return;
         }
         if (!bottle.kind().allows(use)) {
-            gates.add(Code.FLUID_NOT_FOR_THIS.at("lotId", "kind", bottle.kind().name(), "use", use.name()));
+            gates.add(Code.FLUID_NOT_FOR_THIS.at("lotId", bottle.kind(), use));
         }
         if (s.foodHead() && !(bottle.kind().forFood() && bottle.foodSafe())) {
-            gates.add(Code.FLUID_NOT_FOR_FOOD.at("lotId", "kind", bottle.kind().name()));
+            gates.add(Code.FLUID_NOT_FOR_FOOD.at("lotId", bottle.kind()));
         }
         if (bottle.kind().contested() && bottle.kind().allows(use)) {
-            gates.add(Code.FLUID_CONTESTED.at("lotId", "kind", bottle.kind().name()));
+            gates.add(Code.FLUID_CONTESTED.at("lotId", bottle.kind()));
         }
         if (bottle.expiresOn() != null && bottle.expiresOn().isBefore(s.today())) {
-            gates.add(
-                    Code.LOT_EXPIRED.at("lotId", "expiredOn", bottle.expiresOn().toString()));
+            gates.add(Code.LOT_EXPIRED.at("lotId", bottle.expiresOn()));
         }
     }
 
     private static void warmed(double temperatureC, Situation s, List<Gate> gates) {
         if (s.fluid() != null && temperatureC > ROOM_C && !s.fluid().kind().mayBeWarmed()) {
-            gates.add(Code.FLUID_NOT_WARMED.at(
-                    "temperatureC", "kind", s.fluid().kind().name()));
+            gates.add(Code.FLUID_NOT_WARMED.at("temperatureC", s.fluid().kind()));
         }
-    }
-
-    private static String number(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.format(Locale.ROOT, "%.1f", value);
     }
 }

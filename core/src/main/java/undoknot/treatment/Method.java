@@ -1,62 +1,52 @@
 package undoknot.treatment;
 
 import java.util.Arrays;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import undoknot.diagnosis.Between;
 import undoknot.fluid.FluidUse;
 import undoknot.head.Limits;
-import undoknot.ruleout.Look;
-import undoknot.ruleout.Look.Bar;
 
 /**
  * Everything that is done to a head (handbook 8 and 14), with what a shop starts from until it has a record of its own.
  */
 public enum Method {
     //               hands  chance  harm   rungs  what a change after it means
-    CYCLE(4, 0.20, 0.002, 3, Between.CYCLE),
-    CYCLE_STRONG(5, 0.15, 0.01, 1, Between.CYCLE),
-    REST(1, 0.10, 0.001, 1, Between.REST),
-    PAGE(3, 0.05, 0.001, 1, Between.CYCLE),
-    CHARGE(6, 0.15, 0.01, 1, Between.CYCLE),
-    PRIME(8, 0.15, 0.02, 2, Between.CYCLE),
-    CARTRIDGE(6, 0.50, 0.005, 1, Between.CARTRIDGE),
-    DRAW_IN(8, 0.40, 0.01, 1, Between.AIR),
-    PURGE(6, 0.50, 0.01, 2, Between.AIR),
-    STATION(15, 0.35, 0.005, 2, Between.STATION),
-    UNDERSIDE(12, 0.60, 0.01, 1, Between.OTHER),
-    WIPE(5, 0.25, 0.02, 2, Between.FACE),
-    PAD(6, 0.30, 0.01, 3, Between.FACE),
-    VAPOUR(8, 0.40, 0.01, 3, Between.FACE),
-    FLUSH(15, 0.35, 0.03, 2, Between.FLUSH),
-    PORT_SOAK(10, 0.30, 0.02, 4, Between.FLUSH),
-    WARM(20, 0.30, 0.04, 2, Between.FLUSH),
-    TRAY_SOAK(12, 0.30, 0.03, 4, Between.FLUSH),
-    RINSE(25, 0.35, 0.04, 2, Between.FLUSH),
-    BATH(25, 0.30, 0.06, 2, Between.FLUSH),
-    STEAM(15, 0.20, 0.08, 1, Between.FLUSH),
-    DRAW_BACK(40, 0.30, 0.06, 3, Between.FLUSH),
-    DAMPER(20, 0.50, 0.01, 2, Between.SUPPLY),
-    LINE(40, 0.50, 0.02, 1, Between.SUPPLY),
-    SYSTEM(120, 0.40, 0.02, 1, Between.SUPPLY),
-    RESEAT(10, 0.60, 0.01, 2, Between.OTHER),
-    STRIP(8, 0.60, 0.01, 1, Between.OTHER),
-    ALIGN(10, 0.60, 0.001, 2, Between.OTHER);
-
-    private static final Set<Method> OF_OWN_KIND =
-            EnumSet.of(CYCLE, CYCLE_STRONG, FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH);
-
-    /** Soaks grow by about four, minutes (handbook 18). */
-    public static final List<Integer> SOAK_LADDER_MINUTES = List.of(10, 40, 180, 720);
+    CYCLE(4, 0.20, 0.002, 3, WorkBetweenChecks.CYCLE),
+    CYCLE_STRONG(5, 0.15, 0.01, 1, WorkBetweenChecks.CYCLE),
+    REST(1, 0.10, 0.001, 1, WorkBetweenChecks.REST),
+    PAGE(3, 0.05, 0.001, 1, WorkBetweenChecks.CYCLE),
+    CHARGE(6, 0.15, 0.01, 1, WorkBetweenChecks.CYCLE),
+    PRIME(8, 0.15, 0.02, 2, WorkBetweenChecks.CYCLE),
+    CARTRIDGE(6, 0.50, 0.005, 1, WorkBetweenChecks.CARTRIDGE),
+    DRAW_IN(8, 0.40, 0.01, 1, WorkBetweenChecks.AIR),
+    PURGE(6, 0.50, 0.01, 2, WorkBetweenChecks.AIR),
+    STATION(15, 0.35, 0.005, 2, WorkBetweenChecks.STATION),
+    UNDERSIDE(12, 0.60, 0.01, 1, WorkBetweenChecks.OTHER),
+    WIPE(5, 0.25, 0.02, 2, WorkBetweenChecks.FACE),
+    PAD(6, 0.30, 0.01, 3, WorkBetweenChecks.FACE),
+    VAPOUR(8, 0.40, 0.01, 3, WorkBetweenChecks.FACE),
+    FLUSH(15, 0.35, 0.03, 2, WorkBetweenChecks.FLUSH),
+    PORT_SOAK(10, 0.30, 0.02, 4, WorkBetweenChecks.FLUSH),
+    WARM(20, 0.30, 0.04, 2, WorkBetweenChecks.FLUSH),
+    TRAY_SOAK(12, 0.30, 0.03, 4, WorkBetweenChecks.FLUSH),
+    RINSE(25, 0.35, 0.04, 2, WorkBetweenChecks.FLUSH),
+    BATH(25, 0.30, 0.06, 2, WorkBetweenChecks.FLUSH),
+    STEAM(15, 0.20, 0.08, 1, WorkBetweenChecks.FLUSH),
+    DRAW_BACK(40, 0.30, 0.06, 3, WorkBetweenChecks.FLUSH),
+    DAMPER(20, 0.50, 0.01, 2, WorkBetweenChecks.SUPPLY),
+    LINE(40, 0.50, 0.02, 1, WorkBetweenChecks.SUPPLY),
+    SYSTEM(120, 0.40, 0.02, 1, WorkBetweenChecks.SUPPLY),
+    RESEAT(10, 0.60, 0.01, 2, WorkBetweenChecks.OTHER),
+    STRIP(8, 0.60, 0.01, 1, WorkBetweenChecks.OTHER),
+    ALIGN(10, 0.60, 0.001, 2, WorkBetweenChecks.OTHER);
 
     private final int handsMinutes;
     private final double startChance;
     private final double harmChance;
     private final int rungs;
-    private final Between between;
+    private final WorkBetweenChecks between;
 
-    Method(int handsMinutes, double startChance, double harmChance, int rungs, Between between) {
+    Method(int handsMinutes, double startChance, double harmChance, int rungs, WorkBetweenChecks between) {
         this.handsMinutes = handsMinutes;
         this.startChance = startChance;
         this.harmChance = harmChance;
@@ -72,12 +62,14 @@ public enum Method {
     /** Fluid that one go usually takes, mL. */
     public double usualMl(int channels) {
         return switch (this) {
-            case FLUSH, WARM, PORT_SOAK -> 3.0 * channels;
+            case FLUSH, WARM -> UsualDose.STROKE_ML * channels;
+            case PORT_SOAK -> UsualDose.soakMl(Treatment.Place.PORT, channels);
             case PURGE -> 0.5 * channels;
             case PRIME -> 1.5 * channels;
             case LINE -> 30.0 * channels;
-            case TRAY_SOAK, DRAW_BACK -> 25;
-            case BATH -> 150;
+            case TRAY_SOAK -> UsualDose.soakMl(Treatment.Place.TRAY, channels);
+            case DRAW_BACK -> 25;
+            case BATH -> UsualDose.BATH.volumeMl();
             case SYSTEM -> 2000;
             case WIPE, PAD, VAPOUR, STATION -> 3;
             default -> 0;
@@ -99,13 +91,24 @@ public enum Method {
         return rungs;
     }
 
-    public Between between() {
+    public WorkBetweenChecks between() {
         return between;
+    }
+
+    /** How it is logged. */
+    public Treatment.Kind kind() {
+        return switch (this) {
+            case FLUSH, WARM -> Treatment.Kind.FLUSH;
+            case PORT_SOAK, TRAY_SOAK -> Treatment.Kind.SOAK;
+            case BATH -> Treatment.Kind.BATH;
+            case CYCLE, CYCLE_STRONG -> Treatment.Kind.CYCLE;
+            default -> Treatment.Kind.HANDWORK;
+        };
     }
 
     /** Whether it is logged as work with the hands rather than as a kind with doses and clocks of its own. */
     public boolean isHandwork() {
-        return !OF_OWN_KIND.contains(this);
+        return kind() == Treatment.Kind.HANDWORK;
     }
 
     public static List<Method> handwork() {
@@ -131,32 +134,17 @@ public enum Method {
     }
 
     /** Whether something found forbids it until that is mended. */
-    public boolean barredBy(Set<Bar> bars) {
+    public boolean barredBy(Set<BarredWork> bars) {
         return switch (this) {
-            case CYCLE, PAGE -> bars.contains(Bar.CYCLES) || bars.contains(Bar.POWER);
+            case CYCLE, PAGE -> bars.contains(BarredWork.CYCLES) || bars.contains(BarredWork.POWER);
             case CYCLE_STRONG, CHARGE ->
-                bars.contains(Bar.CYCLES) || bars.contains(Bar.STRONG_CYCLES) || bars.contains(Bar.POWER);
-            case WIPE -> bars.contains(Bar.WIPING_IN_PLACE);
-            case FLUSH, WARM, PURGE, PRIME -> bars.contains(Bar.PUSHING);
-            case ALIGN -> bars.contains(Bar.POWER);
+                bars.contains(BarredWork.CYCLES)
+                        || bars.contains(BarredWork.STRONG_CYCLES)
+                        || bars.contains(BarredWork.POWER);
+            case WIPE -> bars.contains(BarredWork.WIPING_IN_PLACE);
+            case FLUSH, WARM, PURGE, PRIME -> bars.contains(BarredWork.PUSHING);
+            case ALIGN -> bars.contains(BarredWork.POWER);
             default -> false;
-        };
-    }
-
-    /** Looks whose findings no longer hold once it was done. */
-    public Set<Look> mends() {
-        return switch (this) {
-            case STATION -> EnumSet.of(Look.STATION);
-            case WIPE, PAD, VAPOUR -> EnumSet.of(Look.FACE);
-            case PURGE, DRAW_IN -> EnumSet.of(Look.AIR);
-            case CARTRIDGE -> EnumSet.of(Look.INK_LEVEL, Look.SEAT);
-            case DAMPER -> EnumSet.of(Look.DAMPER, Look.AIR);
-            case LINE, SYSTEM -> EnumSet.of(Look.LINE, Look.DAMPER, Look.AIR);
-            case UNDERSIDE -> EnumSet.of(Look.UNDERSIDE);
-            case RESEAT -> EnumSet.of(Look.CONTACTS, Look.RECOGNITION, Look.ERRORS, Look.INK_AT_ALL);
-            case STRIP -> EnumSet.of(Look.ENCODER);
-            case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, RINSE, BATH, STEAM, DRAW_BACK -> EnumSet.of(Look.DROP_TEST);
-            default -> Set.of();
         };
     }
 

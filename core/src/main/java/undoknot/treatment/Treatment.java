@@ -1,9 +1,12 @@
 package undoknot.treatment;
 
 import java.math.BigDecimal;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 import undoknot.fluid.FluidUse;
 
 /** One treatment of named channels, and what its kind records. */
@@ -60,6 +63,16 @@ public sealed interface Treatment {
             Effluent effluent,
             Stream stream) {
 
+        /** @throws IllegalArgumentException when the volume is negative, or the seconds are negative or no number */
+        public Stroke {
+            Objects.requireNonNull(channel, "channel");
+            notNegative("volumeMl", volumeMl);
+            notNegative("seconds", seconds);
+            Objects.requireNonNull(resistance, "resistance");
+            Objects.requireNonNull(effluent, "effluent");
+            Objects.requireNonNull(stream, "stream");
+        }
+
         /** Flushing ends at an end point, not at a count: effluent like fresh fluid and the stream whole. */
         public boolean reachedEndPoint() {
             return effluent == Effluent.LIKE_FRESH && stream == Stream.WHOLE;
@@ -69,6 +82,7 @@ public sealed interface Treatment {
     record Flush(List<Stroke> strokes, double temperatureC) implements Treatment {
         public Flush {
             strokes = List.copyOf(strokes);
+            number("temperatureC", temperatureC);
         }
 
         @Override
@@ -78,7 +92,7 @@ public sealed interface Treatment {
 
         @Override
         public Set<String> channels() {
-            return strokes.stream().map(Stroke::channel).collect(Collectors.toUnmodifiableSet());
+            return inOrder(strokes.stream().map(Stroke::channel).toList());
         }
 
         @Override
@@ -105,7 +119,10 @@ public sealed interface Treatment {
     /** @param plannedMinutes planned time, minutes; the actual time is the clock's */
     record Soak(Place place, Set<String> channels, BigDecimal volumeMl, int plannedMinutes) implements Treatment {
         public Soak {
-            channels = Set.copyOf(channels);
+            Objects.requireNonNull(place, "place");
+            notNegative("volumeMl", volumeMl);
+            notNegative("plannedMinutes", plannedMinutes);
+            channels = inOrder(channels);
         }
 
         @Override
@@ -130,7 +147,12 @@ public sealed interface Treatment {
             int burstSeconds)
             implements Treatment {
         public Bath {
-            channels = Set.copyOf(channels);
+            notNegative("volumeMl", volumeMl);
+            number("levelMm", levelMm);
+            number("temperatureC", temperatureC);
+            notNegative("bursts", bursts);
+            notNegative("burstSeconds", burstSeconds);
+            channels = inOrder(channels);
         }
 
         @Override
@@ -147,7 +169,9 @@ public sealed interface Treatment {
 
     record Cycle(Set<String> channels, Strength strength, int count) implements Treatment {
         public Cycle {
-            channels = Set.copyOf(channels);
+            Objects.requireNonNull(strength, "strength");
+            notNegative("count", count);
+            channels = inOrder(channels);
         }
 
         @Override
@@ -168,7 +192,9 @@ public sealed interface Treatment {
      */
     record Handwork(Method method, Set<String> channels, BigDecimal volumeMl) implements Treatment {
         public Handwork {
-            channels = Set.copyOf(channels);
+            Objects.requireNonNull(method, "method");
+            notNegative("volumeMl", volumeMl);
+            channels = inOrder(channels);
             if (!method.isHandwork()) {
                 throw new IllegalArgumentException(method + " has a kind of its own");
             }
@@ -178,5 +204,27 @@ public sealed interface Treatment {
         public Kind kind() {
             return Kind.HANDWORK;
         }
+    }
+
+    private static void notNegative(String name, BigDecimal value) {
+        Objects.requireNonNull(value, name);
+        notNegative(name, value.doubleValue());
+    }
+
+    private static void notNegative(String name, double value) {
+        if (!(value >= 0 && value < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException(name + " must be 0 or more and finite, was " + value);
+        }
+    }
+
+    private static void number(String name, double value) {
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException(name + " must be a number, was " + value);
+        }
+    }
+
+    /** Channels stay in the order in which they were treated. */
+    private static Set<String> inOrder(Collection<String> channels) {
+        return Collections.unmodifiableSet(new LinkedHashSet<>(channels));
     }
 }

@@ -1,2 +1,5 @@
-/** Treatments: what each kind records, what stands in its way, which cautions go with it (handbook 8, 9, 17). */
+/**
+ * Every method, what each records, the gates in its way and the cautions that go with it (handbook 8, 9, 11 and 17). Uses
+ * head, fluid and practice.
+ */
 package undoknot.treatment;

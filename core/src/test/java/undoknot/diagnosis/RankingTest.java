@@ -15,6 +15,8 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 
 class RankingTest {
 

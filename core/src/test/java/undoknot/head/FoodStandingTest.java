@@ -15,7 +15,7 @@ class FoodStandingTest {
         "true, UNKNOWN, FOOD_UNPROVEN, true",
         "true, YES, NEVER_FOOD, false",
     })
-    void once_non_food_never_food(boolean edible, FoodStanding.Told told, FoodStanding expected, boolean care) {
+    void once_non_food_never_food(boolean edible, FoodStanding.Answer told, FoodStanding expected, boolean care) {
         assertThat(FoodStanding.of(edible, told)).isEqualTo(expected);
         assertThat(expected.needsFoodCare()).isEqualTo(care);
     }

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import undoknot.fluid.FluidKind;
+import undoknot.fluid.FluidUse;
 import undoknot.head.Construction;
 import undoknot.treatment.Gate.Code;
 import undoknot.treatment.Gate.Weight;
@@ -110,7 +111,8 @@ class GatesTest {
         List<Gate> gates = Gates.of(bath, on(Construction.THERMAL_OPEN, fluid));
         assertThat(gates).extracting(Gate::code).containsExactly(expected);
         assertThat(gates.get(0).weight()).isEqualTo(Weight.REFUSED);
-        assertThat(gates.get(0).facts()).containsEntry("kind", fluid.name()).containsEntry("use", "BATH");
+        assertThat(gates.get(0).fluid()).isEqualTo(fluid);
+        assertThat(gates.get(0).use()).isEqualTo(FluidUse.BATH);
     }
 
     @Test

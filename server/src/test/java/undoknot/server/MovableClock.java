@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
@@ -29,7 +30,7 @@ public final class MovableClock extends Clock {
 
     @Override
     public Instant instant() {
-        return Instant.now().plus(ahead);
+        return Instant.now().truncatedTo(ChronoUnit.MICROS).plus(ahead);
     }
 
     @TestConfiguration

@@ -6,24 +6,25 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import undoknot.advice.Advice;
+import undoknot.advice.Judgement;
+import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Observation;
+import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Ranking;
-import undoknot.diagnosis.Sign;
-import undoknot.diagnosis.ToldFacts;
 import undoknot.head.Channel;
 import undoknot.head.Family;
 import undoknot.nozzle.JobClass;
-import undoknot.ruleout.Look;
-import undoknot.ruleout.NextLook;
-import undoknot.treatment.Advice;
-import undoknot.treatment.Judgement;
+import undoknot.observation.Look;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
+import undoknot.observation.ToldFacts;
 import undoknot.treatment.Method;
-import undoknot.treatment.SoFar;
-import undoknot.treatment.Step;
-import undoknot.treatment.Terms;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.UsualDose;
+import undoknot.visit.Step;
+import undoknot.visit.VisitLog;
 
 /** A stand-in head on a bench that does what the tool says: prints checks, looks where it is told to look, treats. */
 public final class StandInBench {
@@ -45,8 +46,8 @@ public final class StandInBench {
         this.told = StandInCustomer.tells(fault.cause(), family, fault.channel(), seed);
     }
 
-    public SoFar visit() {
-        return new SoFar(family, JobClass.GENERAL, told.observations(), steps, true);
+    public VisitLog visit() {
+        return new VisitLog(family, JobClass.GENERAL, told.observations(), steps, true);
     }
 
     public Judgement judge() {
@@ -176,7 +177,7 @@ public final class StandInBench {
                         method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY,
                         channels,
                         BigDecimal.ONE,
-                        Method.SOAK_LADDER_MINUTES.get(Math.min(3, visit().times(method))));
+                        UsualDose.soakLadderMinutes(Treatment.Place.PORT).get(Math.min(3, visit().times(method))));
             case BATH -> new Treatment.Bath(channels, BigDecimal.TEN, 3, 35, 2, 120);
             default -> new Treatment.Handwork(method, channels, BigDecimal.ZERO);
         };

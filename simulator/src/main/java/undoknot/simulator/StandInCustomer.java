@@ -1,6 +1,6 @@
 package undoknot.simulator;
 
-import static undoknot.diagnosis.Symptom.*;
+import static undoknot.observation.Symptom.*;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -8,10 +8,10 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Symptom;
-import undoknot.diagnosis.ToldFacts;
 import undoknot.head.Channel;
 import undoknot.head.Family;
+import undoknot.observation.Symptom;
+import undoknot.observation.ToldFacts;
 
 /** What the owner of a stand-in head tells at the counter: much of it true, some of it beside the point. */
 public final class StandInCustomer {

@@ -1,11 +1,11 @@
 package undoknot.simulator;
 
-import static undoknot.diagnosis.Sign.*;
+import static undoknot.observation.Sign.*;
 
 import java.util.List;
 import java.util.Random;
-import undoknot.diagnosis.Sign;
-import undoknot.ruleout.Look;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
 
 /**
  * What looking at a stand-in finds: the truth, as well as eyes and fingers tell it. The chances are plausible, not measured,

@@ -10,15 +10,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.advice.Advice;
+import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Sign;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
-import undoknot.ruleout.Look;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
 import undoknot.simulator.Fault.Severity;
-import undoknot.treatment.Advice;
-import undoknot.treatment.Advice.Act;
-import undoknot.treatment.Step;
+import undoknot.visit.Step;
 
 /** The tool at work on stand-in heads: some seeds of what {@code bench/judgement} measures on many. */
 class StandInBenchTest {

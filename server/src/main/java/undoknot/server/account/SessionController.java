@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.AuthorityUtils;
@@ -28,11 +29,17 @@ class SessionController {
     private final SignIn signIn;
     private final SecurityContextRepository contexts;
     private final SessionAuthenticationStrategy atSignIn;
+    private final String currency;
 
-    SessionController(SignIn signIn, SecurityContextRepository contexts, SessionAuthenticationStrategy atSignIn) {
+    SessionController(
+            SignIn signIn,
+            SecurityContextRepository contexts,
+            SessionAuthenticationStrategy atSignIn,
+            @Value("${undoknot.currency}") String currency) {
         this.signIn = signIn;
         this.contexts = contexts;
         this.atSignIn = atSignIn;
+        this.currency = currency;
     }
 
     record Credentials(
@@ -42,13 +49,20 @@ class SessionController {
             @NotBlank(message = "Enter your password.") @Size(max = 200, message = "A password has at most 200 signs.")
             String password) {}
 
+    /** @param currency code of the money in which the shop reckons */
+    record Session(String name, String displayName, Role role, String currency) {}
+
+    private Session session(SignedIn person) {
+        return new Session(person.name(), person.displayName(), person.role(), currency);
+    }
+
     @GetMapping
-    SignedIn who() {
-        return SignedIn.now();
+    Session who() {
+        return session(SignedIn.now());
     }
 
     @PostMapping
-    SignedIn signIn(
+    Session signIn(
             @Valid @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
         SignedIn person = signIn.with(credentials.name(), credentials.password());
         var authentication = UsernamePasswordAuthenticationToken.authenticated(
@@ -58,7 +72,7 @@ class SessionController {
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
-        return person;
+        return session(person);
     }
 
     @DeleteMapping

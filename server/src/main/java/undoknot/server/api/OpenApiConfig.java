@@ -21,14 +21,14 @@ import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.lang.Nullable;
-import undoknot.diagnosis.Observation;
+import undoknot.advice.Advice;
+import undoknot.advice.WorkStyle;
+import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.CheckLayout;
 import undoknot.head.Limits;
 import undoknot.nozzle.CoarseReading;
-import undoknot.ruleout.NextLook;
-import undoknot.treatment.Advice;
-import undoknot.treatment.Manner;
+import undoknot.observation.Observation;
 
 /** The description of the HTTP interface, from which the types of the web are made. */
 @Configuration
@@ -85,7 +85,7 @@ class OpenApiConfig {
             Ranking.Likely.class, Set.of("channel"),
             NextLook.Proposal.class, Set.of("channel"),
             Advice.class, Set.of("method", "look", "manner"),
-            Manner.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC"),
+            WorkStyle.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC"),
             Advice.Answer.class, Set.of("next"));
 
     /** A component of a record is there unless it is marked as nullable. */

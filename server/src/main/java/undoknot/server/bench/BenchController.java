@@ -3,19 +3,17 @@ package undoknot.server.bench;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Set;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.bench.NextStep;
-import undoknot.server.diagnosis.StandingAdvice;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.server.visit.Views;
+import undoknot.server.advice.AdviceCache;
+import undoknot.server.view.ClockView;
+import undoknot.server.view.Strip;
+import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.Visit;
+import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.VisitSearch;
 import undoknot.server.visit.Visits;
 
@@ -23,26 +21,22 @@ import undoknot.server.visit.Visits;
 @RestController
 class BenchController {
 
-    /** Where the course of a visit leaves open what to do, the advice says it. */
-    private static final Set<NextStep.Action> OPEN_QUESTION =
-            EnumSet.of(NextStep.Action.DIAGNOSE, NextStep.Action.TREAT, NextStep.Action.RETURN);
-
     private final Visits visits;
     private final VisitSearch search;
-    private final Courses courses;
-    private final StandingAdvice advice;
+    private final VisitLoader loader;
+    private final AdviceCache advice;
     private final Clock clock;
 
-    BenchController(Visits visits, VisitSearch search, Courses courses, StandingAdvice advice, Clock clock) {
+    BenchController(Visits visits, VisitSearch search, VisitLoader loader, AdviceCache advice, Clock clock) {
         this.visits = visits;
         this.search = search;
-        this.courses = courses;
+        this.loader = loader;
         this.advice = advice;
         this.clock = clock;
     }
 
     /** @param clocks clocks that run or wait for hands, the first due first */
-    record Bench(Instant serverTime, List<Views.Strip> strips, List<Views.ClockView> clocks) {}
+    record Bench(Instant serverTime, List<Strip> strips, List<ClockView> clocks) {}
 
     /** Without words: the open visits. With words: open and returned ones whose tag, serial or customer has them. */
     @GetMapping("/api/bench")
@@ -51,24 +45,22 @@ class BenchController {
         Instant now = clock.instant();
         String words = typed.strip();
         List<Visit> wanted = words.isEmpty() ? visits.findByClosedAtIsNullOrderByOpenedAt() : search.of(words);
-        List<Course> found = courses.of(wanted);
-        List<Views.Strip> strips = found.stream()
-                .map(course -> strip(course, now))
-                .sorted(Comparator.comparing((Views.Strip s) -> s.closedAt() != null)
+        List<LoggedVisit> found = loader.of(wanted);
+        List<Strip> strips = found.stream()
+                .map(logged -> strip(logged, now))
+                .sorted(Comparator.comparing((Strip s) -> s.closedAt() != null)
                         .thenComparing(s -> s.next().action())
-                        .thenComparing(Views.Strip::promisedOn))
+                        .thenComparing(Strip::promisedOn))
                 .toList();
-        List<Views.ClockView> clocks = found.stream()
-                .filter(course -> course.visit().closedAt == null)
-                .flatMap(course -> course.runningClocks().stream().map(c -> Views.ClockView.of(c, course)))
-                .sorted(Comparator.comparing(Views.ClockView::dueAt))
+        List<ClockView> clocks = found.stream()
+                .filter(logged -> logged.visit().closedAt == null)
+                .flatMap(logged -> logged.runningClocks().stream().map(c -> ClockView.of(c, logged)))
+                .sorted(Comparator.comparing(ClockView::dueAt))
                 .toList();
         return new Bench(now, strips, clocks);
     }
 
-    private Views.Strip strip(Course course, Instant now) {
-        NextStep next = course.next(now);
-        Views.Advised advised = OPEN_QUESTION.contains(next.action()) ? Views.Advised.of(advice.of(course, now)) : null;
-        return Views.Strip.of(course, next, advised, now);
+    private Strip strip(LoggedVisit logged, Instant now) {
+        return Strip.of(logged, logged.next(() -> advice.of(logged, now), now), now);
     }
 }

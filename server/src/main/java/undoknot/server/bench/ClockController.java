@@ -11,8 +11,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.bench.DryHold;
-import undoknot.server.visit.Views;
-import undoknot.server.visit.VisitReader;
+import undoknot.server.view.VisitView;
 
 /** Clocks of a visit: dry holds, further bursts, and stopping any of them. */
 @RestController
@@ -20,11 +19,9 @@ import undoknot.server.visit.VisitReader;
 class ClockController {
 
     private final ClockKeeper keeper;
-    private final VisitReader reader;
 
-    ClockController(ClockKeeper keeper, VisitReader reader) {
+    ClockController(ClockKeeper keeper) {
         this.keeper = keeper;
-        this.reader = reader;
     }
 
     record HoldEntry(@NotNull(message = "Say what got wet.") DryHold.Wet wet) {}
@@ -37,20 +34,17 @@ class ClockController {
             String reason) {}
 
     @PutMapping("/{id}/hold")
-    Views.VisitView hold(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody HoldEntry entry) {
-        keeper.hold(visitId, id, entry.wet());
-        return reader.view(visitId);
+    VisitView hold(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody HoldEntry entry) {
+        return keeper.hold(visitId, id, entry.wet());
     }
 
     @PutMapping("/{id}/burst")
-    Views.VisitView burst(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody BurstEntry entry) {
-        keeper.burst(visitId, id, entry.attemptId());
-        return reader.view(visitId);
+    VisitView burst(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody BurstEntry entry) {
+        return keeper.burst(visitId, id, entry.attemptId());
     }
 
     @PutMapping("/{id}/stop")
-    Views.VisitView stop(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody StopEntry entry) {
-        keeper.stop(visitId, id, entry.reason());
-        return reader.view(visitId);
+    VisitView stop(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody StopEntry entry) {
+        return keeper.stop(visitId, id, entry.reason());
     }
 }

@@ -3,21 +3,25 @@ package undoknot.server.bench;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.bench.DryHold;
-import undoknot.bench.NextStep;
-import undoknot.bench.StepClock;
 import undoknot.server.account.SignedIn;
-import undoknot.server.house.House;
+import undoknot.server.practice.House;
 import undoknot.server.problem.Refused;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.treatment.Attempts;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.server.write.RepeatableWrite;
+import undoknot.server.view.VisitView;
+import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.Attempts;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.StepClockRow;
+import undoknot.server.visit.StepClocks;
 import undoknot.treatment.Treatment;
+import undoknot.visit.StepClock;
 
 /** Starts and stops clocks. A clock stores when it started and how long it should run, so a restart changes nothing. */
 @Component
@@ -25,78 +29,73 @@ class ClockKeeper {
 
     private final StepClocks clocks;
     private final Attempts attempts;
-    private final Courses courses;
     private final House house;
-    private final RepeatableWrite writes;
+    private final VisitWrites writes;
     private final Clock clock;
 
-    ClockKeeper(
-            StepClocks clocks, Attempts attempts, Courses courses, House house, RepeatableWrite writes, Clock clock) {
+    ClockKeeper(StepClocks clocks, Attempts attempts, House house, VisitWrites writes, Clock clock) {
         this.clocks = clocks;
         this.attempts = attempts;
-        this.courses = courses;
         this.house = house;
         this.writes = writes;
         this.clock = clock;
     }
 
-    void hold(UUID visitId, UUID id, DryHold.Wet wet) {
-        writes.run(() -> {
-            Course course = courses.getOpen(visitId);
+    VisitView hold(UUID visitId, UUID id, DryHold.Wet wet) {
+        return writes.on(visitId, logged -> {
             if (clocks.existsById(id)) {
-                return null;
+                return List.of();
             }
-            Duration atLeast = house.of(course.visit().houseRules).rules().leastHold();
-            Duration hold = DryHold.of(wet, course.family().construction(), atLeast);
+            Duration atLeast = house.of(logged.visit().houseRules).rules().leastHold();
+            Duration hold = DryHold.of(wet, logged.family().construction(), atLeast);
             if (hold.isZero()) {
                 throw Refused.entry(
                         "wet", "NO_HOLD", "Treated in place with dry contacts, looked at: no hold is needed.");
             }
-            return start(visitId, id, null, NextStep.Waiting.HOLD, hold, wet.name());
+            return List.of(start(visitId, id, null, StepClock.Kind.HOLD, hold, wet));
         });
     }
 
-    void burst(UUID visitId, UUID id, UUID attemptId) {
-        writes.run(() -> {
-            Course course = courses.getOpen(visitId);
+    VisitView burst(UUID visitId, UUID id, UUID attemptId) {
+        return writes.on(visitId, logged -> {
             if (clocks.existsById(id)) {
-                return null;
+                return List.of();
             }
-            Attempt attempt = course.attempts().stream()
+            Attempt attempt = logged.attempts().stream()
                     .filter(a -> a.id.equals(attemptId) && a.kind == Treatment.Kind.BATH)
                     .findFirst()
                     .orElseThrow(() -> Refused.notFound("bath"));
-            boolean running = course.runningClocks().stream().anyMatch(c -> attemptId.equals(c.attemptId));
+            boolean running = logged.runningClocks().stream().anyMatch(c -> attemptId.equals(c.attemptId));
             if (attempt.endedAt != null || running) {
                 throw Refused.because(
                         HttpStatus.CONFLICT,
                         "bath-busy",
                         running ? "A burst is running already." : "This bath has ended.");
             }
-            int seconds = course.entries().get(attemptId).bath().burstSeconds();
-            return start(visitId, id, attemptId, NextStep.Waiting.BURST, Duration.ofSeconds(seconds), "");
+            int seconds = ((Treatment.Bath) logged.treatment(attempt)).burstSeconds();
+            return List.of(start(visitId, id, attemptId, StepClock.Kind.BURST, Duration.ofSeconds(seconds), null));
         });
     }
 
     private StepClockRow start(
-            UUID visitId, UUID id, UUID attemptId, NextStep.Waiting kind, Duration planned, String note) {
+            UUID visitId, UUID id, UUID attemptId, StepClock.Kind kind, Duration planned, DryHold.Wet wet) {
         return clocks.saveAndFlush(new StepClockRow(
-                id, visitId, attemptId, kind, clock.instant(), SignedIn.now().displayName(), planned, note));
+                id, visitId, attemptId, kind, clock.instant(), SignedIn.now().displayName(), planned, wet));
     }
 
-    void stop(UUID visitId, UUID id, String reason) {
-        writes.run(() -> {
-            Course course = courses.getOpen(visitId);
-            StepClockRow row = clocks.findById(id)
-                    .filter(c -> c.visitId.equals(visitId))
+    VisitView stop(UUID visitId, UUID id, String reason) {
+        return writes.on(visitId, logged -> {
+            StepClockRow row = logged.clocks().stream()
+                    .filter(c -> c.id.equals(id))
+                    .findFirst()
                     .orElseThrow(() -> Refused.notFound("clock"));
             if (row.stoppedAt != null) {
-                return row;
+                return List.of();
             }
             Instant now = clock.instant();
             boolean early = row.clock().phase(now) == StepClock.Phase.RUNNING;
             boolean hasReason = reason != null && !reason.isBlank();
-            if (row.kind == NextStep.Waiting.HOLD && early && !hasReason) {
+            if (row.kind == StepClock.Kind.HOLD && early && !hasReason) {
                 throw Refused.entry(
                         "reason",
                         "EARLY",
@@ -105,29 +104,31 @@ class ClockKeeper {
             row.stoppedAt = now;
             row.stoppedBy = SignedIn.now().displayName();
             if (hasReason) {
-                row.note = (row.note + " " + reason.strip()).strip();
+                row.note = reason.strip();
             }
-            clocks.saveAndFlush(row);
+            List<Object> written = new ArrayList<>();
+            written.add(clocks.saveAndFlush(row));
             if (row.attemptId != null) {
-                endAttempt(course, row.attemptId, now);
+                endAttempt(logged, row.attemptId, now).ifPresent(written::add);
             }
-            return row;
+            return written;
         });
     }
 
     /** A soak ends with its clock, a bath with the clock of its last burst. */
-    private void endAttempt(Course course, UUID attemptId, Instant now) {
+    private Optional<Attempt> endAttempt(LoggedVisit logged, UUID attemptId, Instant now) {
         Attempt attempt = attempts.findById(attemptId).orElseThrow();
         if (attempt.endedAt != null) {
-            return;
+            return Optional.empty();
         }
-        boolean soak = attempt.kind == Treatment.Kind.SOAK;
-        long burstsDone = course.clocks().stream()
+        long burstsDone = logged.clocks().stream()
                 .filter(c -> attemptId.equals(c.attemptId) && c.stoppedAt != null)
                 .count();
-        if (soak || burstsDone >= course.entries().get(attemptId).bath().bursts()) {
-            attempt.endedAt = now;
-            attempts.saveAndFlush(attempt);
+        boolean over = !(logged.treatment(attempt) instanceof Treatment.Bath bath) || burstsDone >= bath.bursts();
+        if (!over) {
+            return Optional.empty();
         }
+        attempt.endedAt = now;
+        return Optional.of(attempts.saveAndFlush(attempt));
     }
 }

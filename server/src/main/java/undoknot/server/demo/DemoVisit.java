@@ -9,29 +9,30 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import undoknot.bench.NextStep;
+import undoknot.bench.DryHold;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Sign;
-import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
 import undoknot.head.Family;
-import undoknot.head.FoodStanding.Told;
+import undoknot.head.FoodStanding.Answer;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Sign;
+import undoknot.observation.Symptom;
 import undoknot.outcome.Outcome;
-import undoknot.server.bench.StepClockRow;
-import undoknot.server.diagnosis.DiagnosisRow;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.LotDraw;
-import undoknot.server.nozzle.NozzleCheck;
-import undoknot.server.ruleout.FindingRow;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.treatment.TreatmentEntry;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.DiagnosisRow;
+import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.StepClockRow;
+import undoknot.server.visit.StoredTreatment;
 import undoknot.simulator.Fault;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
+import undoknot.visit.StepClock;
 
 /** Writes down one visit of the demo, step by step; times are minutes before now. */
 final class DemoVisit {
@@ -140,35 +141,17 @@ final class DemoVisit {
             Treatment.Effluent effluent,
             Treatment.Stream stream,
             String... channels) {
-        List<TreatmentEntry.StrokeEntry> strokes = new ArrayList<>();
+        List<Treatment.Stroke> strokes = new ArrayList<>();
         for (String channel : channels) {
-            strokes.add(new TreatmentEntry.StrokeEntry(
-                    channel, BigDecimal.valueOf(ml), ml * 4, resistance, effluent, stream));
+            strokes.add(new Treatment.Stroke(channel, BigDecimal.valueOf(ml), ml * 4, resistance, effluent, stream));
         }
-        return attempt(
-                minutesAgo,
-                0,
-                lot,
-                new TreatmentEntry(
-                        Treatment.Kind.FLUSH, new TreatmentEntry.FlushEntry(strokes, 22), null, null, null, null),
-                null);
+        return attempt(minutesAgo, 0, lot, new Treatment.Flush(strokes, 22), null);
     }
 
     DemoVisit cycle(int minutesAgo, Treatment.Strength strength, int count) {
         Set<String> all = new LinkedHashSet<>();
         family.channels().forEach(c -> all.add(c.code()));
-        return attempt(
-                minutesAgo,
-                0,
-                null,
-                new TreatmentEntry(
-                        Treatment.Kind.CYCLE,
-                        null,
-                        null,
-                        null,
-                        new TreatmentEntry.CycleEntry(all, strength, count),
-                        null),
-                null);
+        return attempt(minutesAgo, 0, null, new Treatment.Cycle(all, strength, count), null);
     }
 
     /** @param tookMinutes how long it took; null while it runs */
@@ -184,15 +167,9 @@ final class DemoVisit {
                 minutesAgo,
                 tookMinutes,
                 lot,
-                new TreatmentEntry(
-                        Treatment.Kind.SOAK,
-                        null,
-                        new TreatmentEntry.SoakEntry(place, Set.of(channels), BigDecimal.valueOf(ml), planned),
-                        null,
-                        null,
-                        null),
+                new Treatment.Soak(place, inOrder(channels), BigDecimal.valueOf(ml), planned),
                 null);
-        return clock(minutesAgo, NextStep.Waiting.SOAK, Duration.ofMinutes(planned), tookMinutes, lastAttempt(), "");
+        return clock(minutesAgo, StepClock.Kind.SOAK, Duration.ofMinutes(planned), tookMinutes, lastAttempt(), null);
     }
 
     DemoVisit bath(
@@ -208,31 +185,13 @@ final class DemoVisit {
                 minutesAgo,
                 tookMinutes,
                 lot,
-                new TreatmentEntry(
-                        Treatment.Kind.BATH,
-                        null,
-                        null,
-                        new TreatmentEntry.BathEntry(
-                                Set.of(channels), BigDecimal.valueOf(ml), 2.5, 35.0, bursts, seconds),
-                        null,
-                        null),
+                new Treatment.Bath(inOrder(channels), BigDecimal.valueOf(ml), 2.5, 35.0, bursts, seconds),
                 departure);
-        return clock(minutesAgo, NextStep.Waiting.BURST, Duration.ofSeconds(seconds), tookMinutes, lastAttempt(), "");
+        return clock(minutesAgo, StepClock.Kind.BURST, Duration.ofSeconds(seconds), tookMinutes, lastAttempt(), null);
     }
 
     DemoVisit handwork(int minutesAgo, Method method, String... channels) {
-        return attempt(
-                minutesAgo,
-                0,
-                null,
-                new TreatmentEntry(
-                        Treatment.Kind.HANDWORK,
-                        null,
-                        null,
-                        null,
-                        null,
-                        new TreatmentEntry.HandworkEntry(method, Set.of(channels), null)),
-                null);
+        return attempt(minutesAgo, 0, null, new Treatment.Handwork(method, inOrder(channels), BigDecimal.ZERO), null);
     }
 
     DemoVisit found(int minutesAgo, Sign sign, String channel) {
@@ -240,8 +199,8 @@ final class DemoVisit {
         return this;
     }
 
-    DemoVisit hold(int minutesAgo, int hours, String wet) {
-        return clock(minutesAgo, NextStep.Waiting.HOLD, Duration.ofHours(hours), null, null, wet);
+    DemoVisit hold(int minutesAgo, int hours, DryHold.Wet wet) {
+        return clock(minutesAgo, StepClock.Kind.HOLD, Duration.ofHours(hours), null, null, wet);
     }
 
     DemoVisit returned(int minutesAgo, Outcome outcome, String reason) {
@@ -251,16 +210,20 @@ final class DemoVisit {
         return this;
     }
 
+    private static Set<String> inOrder(String... channels) {
+        return new LinkedHashSet<>(List.of(channels));
+    }
+
     private UUID lastAttempt() {
         return attempts.get(attempts.size() - 1).id;
     }
 
     private DemoVisit attempt(
-            int minutesAgo, Integer tookMinutes, FluidLot lot, TreatmentEntry entry, String departure) {
+            int minutesAgo, Integer tookMinutes, FluidLot lot, Treatment treatment, String departure) {
         Attempt attempt = new Attempt(UUID.randomUUID(), id, ago(minutesAgo), departure == null ? TECHNICIAN : LEAD);
-        attempt.kind = entry.kind();
-        attempt.details = json.apply(entry);
-        attempt.volumeMl = entry.treatment().volumeMl();
+        attempt.kind = treatment.kind();
+        attempt.record = json.apply(StoredTreatment.of(treatment));
+        attempt.volumeMl = treatment.volumeMl();
         attempt.endedAt = tookMinutes == null ? null : ago(minutesAgo).plus(Duration.ofMinutes(tookMinutes));
         attempt.note = "";
         attempt.departureReason = departure;
@@ -275,9 +238,14 @@ final class DemoVisit {
     }
 
     private DemoVisit clock(
-            int minutesAgo, NextStep.Waiting kind, Duration planned, Integer tookMinutes, UUID attemptId, String note) {
+            int minutesAgo,
+            StepClock.Kind kind,
+            Duration planned,
+            Integer tookMinutes,
+            UUID attemptId,
+            DryHold.Wet wet) {
         StepClockRow row =
-                new StepClockRow(UUID.randomUUID(), id, attemptId, kind, ago(minutesAgo), TECHNICIAN, planned, note);
+                new StepClockRow(UUID.randomUUID(), id, attemptId, kind, ago(minutesAgo), TECHNICIAN, planned, wet);
         if (tookMinutes != null) {
             row.stoppedAt = ago(minutesAgo).plus(Duration.ofMinutes(tookMinutes));
             row.stoppedBy = TECHNICIAN;
@@ -310,7 +278,7 @@ final class DemoVisit {
                 null,
                 idleDays,
                 Intake.Climate.TEMPERATE,
-                Told.YES,
+                Answer.YES,
                 told,
                 symptoms,
                 null,
@@ -318,12 +286,12 @@ final class DemoVisit {
                 null,
                 null,
                 1,
-                Told.NO,
-                Told.NO,
+                Answer.NO,
+                Answer.NO,
                 null,
                 null,
-                Told.UNKNOWN,
-                chemistry == InkChemistry.EDIBLE ? Told.NO : Told.YES,
+                Answer.UNKNOWN,
+                chemistry == InkChemistry.EDIBLE ? Answer.NO : Answer.YES,
                 jobClass,
                 today.plusDays(promisedInDays),
                 priceLimit == null ? BigDecimal.valueOf(140) : priceLimit,

@@ -1,5 +1,7 @@
 package undoknot.server.demo;
 
+import undoknot.treatment.Method;
+
 import static undoknot.treatment.Treatment.Effluent.INK;
 import static undoknot.treatment.Treatment.Effluent.LIKE_FRESH;
 import static undoknot.treatment.Treatment.Effluent.TINTED;
@@ -23,23 +25,25 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import undoknot.bench.DryHold;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Sign;
-import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
 import undoknot.head.Tag;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleState;
+import undoknot.observation.Sign;
+import undoknot.observation.Symptom;
 import undoknot.outcome.Outcome;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.standin.StandInRow;
-import undoknot.server.visit.Courses;
 import undoknot.server.visit.Customer;
 import undoknot.server.visit.Visit;
+import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.StoredJson;
 import undoknot.simulator.Fault;
 import undoknot.simulator.PluggedHead;
 import undoknot.treatment.Treatment;
@@ -53,19 +57,27 @@ class DemoVisits {
 
     private final EntityManager entities;
     private final Families families;
-    private final Courses courses;
+    private final StoredJson stored;
     private final Ledger ledger;
+    private final VisitLoader loader;
     private final Clock clock;
 
     private Map<String, Family> family;
     private Map<String, FluidLot> shelf;
     private Instant now;
 
-    DemoVisits(EntityManager entities, Families families, Courses courses, Ledger ledger, Clock clock) {
+    DemoVisits(
+            EntityManager entities,
+            Families families,
+            StoredJson stored,
+            VisitLoader loader,
+            Ledger ledger,
+            Clock clock) {
         this.entities = entities;
         this.families = families;
-        this.courses = courses;
+        this.stored = stored;
         this.ledger = ledger;
+        this.loader = loader;
         this.clock = clock;
     }
 
@@ -83,7 +95,7 @@ class DemoVisits {
     }
 
     private DemoVisit visit(String code) {
-        return new DemoVisit(family.get(code), now, courses::write);
+        return new DemoVisit(family.get(code), now, stored::write);
     }
 
     private DemoVisit cleanRecovery() {
@@ -238,7 +250,7 @@ class DemoVisits {
                         "lead's consent, two short bursts, board dry",
                         "M",
                         "Y")
-                .hold(5 * HOUR, 24, "BASE_ONLY");
+                .hold(5 * HOUR, 24, DryHold.Wet.BASE_ONLY);
     }
 
     private DemoVisit foodHead() {
@@ -393,7 +405,8 @@ class DemoVisits {
                 .cause(2 * DAY - 70, Cause.DRIED_INK, "C", "scattered gaps that shrink")
                 .soak(2 * DAY - 90, shelf.get("water"), 20, Treatment.Place.TRAY, 40, 41, "C")
                 .flush(2 * DAY - 150, shelf.get("head"), 2, FREE, LIKE_FRESH, WHOLE, "C")
-                .cycle(5 * HOUR, Treatment.Strength.LIGHT, 1);
+                .cycle(5 * HOUR, Treatment.Strength.LIGHT, 1)
+                .handwork(4 * HOUR + 20, Method.PAGE, "C", "M", "Y");
         return v.check(
                 4 * HOUR,
                 head.clear("C", 1).run("C", 40, 41, NozzleState.DEFLECTED).check(),
@@ -444,7 +457,7 @@ class DemoVisits {
             visit.customerId = customer.id;
             visit.jobClass = v.jobClass;
             visit.promisedOn = today.plusDays(v.promisedInDays);
-            visit.intake = courses.write(v.intake(customer.id, head.id, today));
+            visit.intake = stored.write(v.intake(customer.id, head.id, today));
             if (v.outcome != null) {
                 visit.outcome = v.outcome;
                 visit.outcomeReason = v.outcomeReason;
@@ -454,7 +467,7 @@ class DemoVisits {
             persist(visit);
             v.rows.forEach(this::persist);
             if (v.standIn != null) {
-                persist(new StandInRow(head.id, courses.write(v.standIn), 4_711));
+                persist(new StandInRow(head.id, stored.write(v.standIn), 4_711));
             }
         }
     }
@@ -462,7 +475,7 @@ class DemoVisits {
     /** So that the shop's record starts with what the demo visits came to. */
     private void keepRecord(List<DemoVisit> all) {
         entities.flush();
-        all.forEach(v -> ledger.keep(v.id));
+        all.forEach(v -> ledger.keep(loader.get(v.id)));
     }
 
     private <T> T persist(T row) {

@@ -17,36 +17,37 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.advice.Advice;
+import undoknot.advice.Judgement;
+import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Likelihoods;
-import undoknot.diagnosis.Observation;
+import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Ranking;
-import undoknot.diagnosis.Sign;
 import undoknot.diagnosis.Weight;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
 import undoknot.head.Family;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Contradiction;
+import undoknot.observation.Look;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 import undoknot.outcome.Worth;
-import undoknot.ruleout.Contradiction;
-import undoknot.ruleout.Look;
-import undoknot.ruleout.NextLook;
+import undoknot.practice.HouseQuestion;
+import undoknot.practice.HouseRules;
+import undoknot.practice.School;
 import undoknot.server.head.Families;
-import undoknot.server.house.House;
+import undoknot.server.observation.SignCheck;
+import undoknot.server.practice.House;
 import undoknot.server.problem.Refused;
-import undoknot.server.report.Words;
-import undoknot.server.ruleout.SignCheck;
-import undoknot.server.treatment.TreatmentEntry;
-import undoknot.treatment.Advice;
-import undoknot.treatment.HouseQuestion;
-import undoknot.treatment.HouseRules;
-import undoknot.treatment.Judgement;
-import undoknot.treatment.SoFar;
-import undoknot.treatment.Step;
-import undoknot.treatment.Terms;
+import undoknot.server.view.TreatmentEntry;
+import undoknot.server.words.Words;
 import undoknot.treatment.Treatment;
+import undoknot.visit.Step;
+import undoknot.visit.VisitLog;
 
 /** Ranking and advice for observations that are given in the request. Nothing is stored. */
 @RestController
@@ -204,7 +205,7 @@ class AskController {
         }
         Priors priors = house.now().priorsFor(family.code());
         Judgement judgement = Judgement.of(
-                new SoFar(
+                new VisitLog(
                         family,
                         request.jobClass(),
                         observations(family, Objects.requireNonNullElse(request.observations(), List.of())),
@@ -224,13 +225,11 @@ class AskController {
         for (Map.Entry<HouseQuestion, String> answer : Objects.requireNonNullElse(
                         request.houseRules(), Map.<HouseQuestion, String>of())
                 .entrySet()) {
-            if (!answer.getKey().schools().contains(answer.getValue())) {
-                throw Refused.entry(
-                        "houseRules." + answer.getKey(),
-                        "UNKNOWN",
-                        "Use one of " + answer.getKey().schools() + ".");
-            }
-            rules = rules.with(answer.getKey(), answer.getValue());
+            HouseQuestion question = answer.getKey();
+            School school = question.school(answer.getValue())
+                    .orElseThrow(() -> Refused.entry(
+                            "houseRules." + question, "UNKNOWN", "Use one of " + question.schools() + "."));
+            rules = rules.with(school);
         }
         return rules;
     }

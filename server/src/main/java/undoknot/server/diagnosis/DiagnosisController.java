@@ -17,11 +17,11 @@ import org.springframework.web.bind.annotation.RestController;
 import undoknot.diagnosis.Cause;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.server.visit.Views;
-import undoknot.server.visit.VisitReader;
-import undoknot.server.write.RepeatableWrite;
+import undoknot.server.view.DiagnosisView;
+import undoknot.server.view.VisitView;
+import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.Diagnoses;
+import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.write.Versions;
 
 /** Recording what is thought to be wrong, for now by hand. */
@@ -30,15 +30,11 @@ import undoknot.server.write.Versions;
 class DiagnosisController {
 
     private final Diagnoses diagnoses;
-    private final Courses courses;
-    private final VisitReader reader;
-    private final RepeatableWrite writes;
+    private final VisitWrites writes;
     private final Clock clock;
 
-    DiagnosisController(Diagnoses diagnoses, Courses courses, VisitReader reader, RepeatableWrite writes, Clock clock) {
+    DiagnosisController(Diagnoses diagnoses, VisitWrites writes, Clock clock) {
         this.diagnoses = diagnoses;
-        this.courses = courses;
-        this.reader = reader;
         this.writes = writes;
         this.clock = clock;
     }
@@ -62,11 +58,10 @@ class DiagnosisController {
             boolean dropped) {}
 
     @PutMapping("/{id}")
-    Views.VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody DiagnosisEntry entry) {
-        writes.run(() -> {
-            Course course = courses.getOpen(visitId);
+    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody DiagnosisEntry entry) {
+        return writes.on(visitId, logged -> {
             for (String code : entry.channels()) {
-                if (course.family().channel(code).isEmpty()) {
+                if (logged.family().channel(code).isEmpty()) {
                     throw Refused.entry("channels", "UNKNOWN", "This head has no channel " + code + ".");
                 }
             }
@@ -79,19 +74,18 @@ class DiagnosisController {
                     throw Refused.notFound("diagnosis");
                 }
                 if (says(row, entry)) {
-                    return row;
+                    return List.of();
                 }
                 DiagnosisRow stands = row;
-                Versions.check(row.version, entry.version(), () -> Views.DiagnosisView.of(stands), entry);
+                Versions.check(row.version, entry.version(), () -> DiagnosisView.of(stands), entry);
             }
             row.cause = entry.cause();
             row.channels = String.join(",", entry.channels());
             row.speaksFor = entry.speaksFor().strip();
             row.note = note(entry);
             row.dropped = entry.dropped();
-            return diagnoses.saveAndFlush(row);
+            return List.of(diagnoses.saveAndFlush(row));
         });
-        return reader.view(visitId);
     }
 
     private static boolean says(DiagnosisRow row, DiagnosisEntry entry) {

@@ -13,7 +13,6 @@ import org.springframework.stereotype.Component;
 import undoknot.head.Family;
 import undoknot.head.Limits;
 import undoknot.head.StarterFamilies;
-import undoknot.server.house.House;
 import undoknot.server.problem.Refused;
 
 /** The families the shop knows. A new shop starts with {@link StarterFamilies}. */
@@ -22,14 +21,14 @@ public class Families {
 
     private final FamilyRows rows;
     private final ObjectMapper json;
-    private final House house;
+    private final FamilyLimits limits;
     /** Parsed definitions by their text, so that a changed row is parsed anew and an unchanged one never again. */
     private final Map<String, Family> parsed = new ConcurrentHashMap<>();
 
-    Families(FamilyRows rows, ObjectMapper json, House house) {
+    Families(FamilyRows rows, ObjectMapper json, FamilyLimits limits) {
         this.rows = rows;
         this.json = json;
-        this.house = house;
+        this.limits = limits;
     }
 
     @EventListener(ApplicationStartedEvent.class)
@@ -43,8 +42,8 @@ public class Families {
     }
 
     public List<Family> all() {
-        Map<String, Limits> limits = house.limits();
-        return rows.findAll().stream().map(row -> limited(parse(row), limits)).toList();
+        Map<String, Limits> own = limits.limits();
+        return rows.findAll().stream().map(row -> limited(parse(row), own)).toList();
     }
 
     public Map<String, Family> byCode() {
@@ -56,7 +55,7 @@ public class Families {
     /** @throws Refused on the entry {@code field} when there is no such family */
     public Family get(String code, String field) {
         return rows.findById(code)
-                .map(row -> limited(parse(row), house.limits()))
+                .map(row -> limited(parse(row), limits.limits()))
                 .orElseThrow(() -> Refused.entry(field, "unknown", "Choose one of the families in the list."));
     }
 

@@ -18,12 +18,12 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.server.bench.StepClockRow;
-import undoknot.server.diagnosis.DiagnosisRow;
-import undoknot.server.nozzle.NozzleCheck;
-import undoknot.server.ruleout.FindingRow;
 import undoknot.server.scan.Scan;
-import undoknot.server.treatment.Attempt;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.DiagnosisRow;
+import undoknot.server.visit.FindingRow;
+import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.Visit;
 
 /** Every change on a visit: who, when, before and after. */

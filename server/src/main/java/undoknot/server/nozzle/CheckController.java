@@ -29,11 +29,14 @@ import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scan;
 import undoknot.server.scan.ScanKeeper;
 import undoknot.server.scan.ScanResult;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.server.visit.Views;
-import undoknot.server.visit.VisitReader;
-import undoknot.server.write.RepeatableWrite;
+import undoknot.server.view.CheckView;
+import undoknot.server.view.VisitView;
+import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.NozzleChecks;
+import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.StoredJson;
 import undoknot.server.write.Versions;
 
 /** Recording nozzle checks and comparing two of them. */
@@ -42,25 +45,25 @@ import undoknot.server.write.Versions;
 class CheckController {
 
     private final NozzleChecks checks;
-    private final Courses courses;
+    private final VisitLoader loader;
+    private final StoredJson stored;
     private final ScanKeeper scans;
-    private final VisitReader reader;
-    private final RepeatableWrite writes;
+    private final VisitWrites writes;
     private final Ledger ledger;
     private final Clock clock;
 
     CheckController(
             NozzleChecks checks,
-            Courses courses,
+            VisitLoader loader,
+            StoredJson stored,
             ScanKeeper scans,
-            VisitReader reader,
-            RepeatableWrite writes,
+            VisitWrites writes,
             Ledger ledger,
             Clock clock) {
         this.checks = checks;
-        this.courses = courses;
+        this.loader = loader;
+        this.stored = stored;
         this.scans = scans;
-        this.reader = reader;
         this.writes = writes;
         this.ledger = ledger;
         this.clock = clock;
@@ -86,14 +89,13 @@ class CheckController {
             String note) {}
 
     @PutMapping("/checks/{id}")
-    Views.VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
-        writes.run(() -> {
-            Course course = courses.getOpen(visitId);
-            String reading = entry.reading() == null ? null : courses.write(readingOf(course, entry));
+    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
+        return writes.on(visitId, logged -> {
+            String reading = entry.reading() == null ? null : stored.write(readingOf(logged, entry));
             String reason = entry.notPossible() == null || entry.notPossible().isBlank()
                     ? null
                     : entry.notPossible().strip();
-            String coarse = reading != null || entry.coarse() == null ? null : courses.write(coarseOf(course, entry));
+            String coarse = reading != null || entry.coarse() == null ? null : stored.write(coarseOf(logged, entry));
             if (reading == null && coarse == null && reason == null) {
                 throw Refused.entry("notPossible", "EMPTY", "Record a reading, or say why no check is possible.");
             }
@@ -110,7 +112,7 @@ class CheckController {
                         && Objects.equals(check.coarse, coarse)
                         && Objects.equals(check.notPossible, reason)
                         && check.note.equals(note)) {
-                    return check;
+                    return List.of();
                 }
                 NozzleCheck stands = check;
                 Versions.check(check.version, entry.version(), () -> entryOf(stands), entry);
@@ -119,33 +121,32 @@ class CheckController {
                 Scan scan = scans.get(visitId, entry.scanId());
                 check.scanId = scan.id;
                 ScanResult result = placed(scan);
-                check.readAs = courses.write(result.states());
-                check.foreignInk = courses.write(result.foreign());
+                check.readAs = stored.write(result.states());
+                check.foreignInk = stored.write(result.foreign());
                 check.simulated = scan.simulated;
             }
             check.reading = reading;
             check.coarse = coarse;
             check.notPossible = reading == null && coarse == null ? reason : null;
             check.note = note;
-            NozzleCheck kept = checks.saveAndFlush(check);
-            ledger.keep(visitId);
+            List<NozzleCheck> kept = List.of(checks.saveAndFlush(check));
+            ledger.keep(loader.with(logged, kept));
             return kept;
         });
-        return reader.view(visitId);
     }
 
     private CheckEntry entryOf(NozzleCheck check) {
         return new CheckEntry(
                 check.version,
-                check.reading == null ? null : courses.readings(check.reading),
+                check.reading == null ? null : stored.readings(check.reading),
                 check.scanId,
-                check.coarse == null ? null : courses.read(check.coarse, CoarseReading.class),
+                check.coarse == null ? null : stored.read(check.coarse, CoarseReading.class),
                 check.notPossible,
                 check.note);
     }
 
     private ScanResult placed(Scan scan) {
-        ScanResult result = courses.read(scan.result, ScanResult.class);
+        ScanResult result = stored.read(scan.result, ScanResult.class);
         if (result.notFound() != null) {
             throw Refused.entry(
                     "scanId", "NOT_PLACED", "The sheet was not found on this scan. Place its corners first.");
@@ -153,10 +154,10 @@ class CheckController {
         return result;
     }
 
-    private static CoarseReading coarseOf(Course course, CheckEntry entry) {
+    private static CoarseReading coarseOf(LoggedVisit logged, CheckEntry entry) {
         Map<String, CoarseReading.Line> channels = new LinkedHashMap<>();
         boolean any = false;
-        for (Channel channel : course.family().channels()) {
+        for (Channel channel : logged.family().channels()) {
             CoarseReading.Line line = entry.coarse().channels().get(channel.code());
             channels.put(channel.code(), line == null ? new CoarseReading.Line(null, null) : line);
             any |= line != null && line.level() != null;
@@ -172,9 +173,9 @@ class CheckController {
         return new CoarseReading(entry.coarse().kind(), channels);
     }
 
-    private static Map<String, String> readingOf(Course course, CheckEntry entry) {
+    private static Map<String, String> readingOf(LoggedVisit logged, CheckEntry entry) {
         try {
-            return NozzleMap.of(course.family(), entry.reading()).texts();
+            return NozzleMap.of(logged.family(), entry.reading()).texts();
         } catch (NozzleMap.MapMismatch e) {
             throw Refused.entry("reading." + e.channel(), "MISMATCH", e.getMessage());
         }
@@ -217,18 +218,18 @@ class CheckController {
 
     /** @param fates one letter a nozzle: R restored, S still out, N newly out, U left out, point where out in neither */
     record ComparisonView(
-            Views.CheckView before,
-            Views.CheckView now,
+            CheckView before,
+            CheckView now,
             CountsView total,
             Map<String, CountsView> channels,
             Map<String, String> fates) {}
 
     @GetMapping("/comparison")
     ComparisonView compare(@PathVariable UUID visitId, @RequestParam UUID before, @RequestParam UUID now) {
-        Course course = courses.get(visitId);
-        NozzleCheck first = find(course, before, "before");
-        NozzleCheck second = find(course, now, "now");
-        Comparison comparison = Comparison.of(course.map(first), course.map(second));
+        LoggedVisit logged = loader.get(visitId);
+        NozzleCheck first = find(logged, before, "before");
+        NozzleCheck second = find(logged, now, "now");
+        Comparison comparison = Comparison.of(logged.map(first), logged.map(second));
         Map<String, CountsView> channels = new LinkedHashMap<>();
         Map<String, String> fates = new LinkedHashMap<>();
         comparison.channels().forEach((code, counts) -> {
@@ -236,11 +237,11 @@ class CheckController {
             fates.put(
                     code,
                     Comparison.fates(
-                            course.map(first).channel(code), course.map(second).channel(code)));
+                            logged.map(first).channel(code), logged.map(second).channel(code)));
         });
         return new ComparisonView(
-                Views.CheckView.of(first, course),
-                Views.CheckView.of(second, course),
+                CheckView.of(first, logged),
+                CheckView.of(second, logged),
                 CountsView.of(comparison.total()),
                 channels,
                 fates);
@@ -252,12 +253,12 @@ class CheckController {
     /** Each nozzle map of the visit against the one before it. */
     @GetMapping("/movements")
     List<MovementView> movements(@PathVariable UUID visitId) {
-        Course course = courses.get(visitId);
+        LoggedVisit logged = loader.get(visitId);
         List<NozzleCheck> mapped =
-                course.checks().stream().filter(c -> course.map(c) != null).toList();
+                logged.checks().stream().filter(c -> logged.map(c) != null).toList();
         List<MovementView> movements = new ArrayList<>();
         for (int i = 1; i < mapped.size(); i++) {
-            Comparison comparison = Comparison.of(course.map(mapped.get(i - 1)), course.map(mapped.get(i)));
+            Comparison comparison = Comparison.of(logged.map(mapped.get(i - 1)), logged.map(mapped.get(i)));
             Map<String, CountsView> channels = new LinkedHashMap<>();
             comparison.channels().forEach((code, counts) -> channels.put(code, CountsView.of(counts)));
             movements.add(new MovementView(
@@ -267,33 +268,32 @@ class CheckController {
     }
 
     /** @param changes what became of each channel */
-    record CoarseComparisonView(
-            Views.CheckView before, Views.CheckView now, Map<String, CoarseReading.Change> changes) {}
+    record CoarseComparisonView(CheckView before, CheckView now, Map<String, CoarseReading.Change> changes) {}
 
     @GetMapping("/coarse-comparison")
     CoarseComparisonView compareCoarse(@PathVariable UUID visitId, @RequestParam UUID before, @RequestParam UUID now) {
-        Course course = courses.get(visitId);
-        NozzleCheck first = check(course, before);
-        NozzleCheck second = check(course, now);
-        CoarseReading was = course.coarse(first);
-        CoarseReading is = course.coarse(second);
+        LoggedVisit logged = loader.get(visitId);
+        NozzleCheck first = check(logged, before);
+        NozzleCheck second = check(logged, now);
+        CoarseReading was = logged.coarse(first);
+        CoarseReading is = logged.coarse(second);
         if (was == null || is == null || was.kind() != is.kind()) {
             throw Refused.entry("before", "KIND", "Only readings of one kind can be compared. Choose another one.");
         }
         return new CoarseComparisonView(
-                Views.CheckView.of(first, course), Views.CheckView.of(second, course), CoarseReading.compare(was, is));
+                CheckView.of(first, logged), CheckView.of(second, logged), CoarseReading.compare(was, is));
     }
 
-    private static NozzleCheck check(Course course, UUID id) {
-        return course.checks().stream()
+    private static NozzleCheck check(LoggedVisit logged, UUID id) {
+        return logged.checks().stream()
                 .filter(c -> c.id.equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refused.notFound("check"));
     }
 
-    private static NozzleCheck find(Course course, UUID id, String field) {
-        NozzleCheck check = check(course, id);
-        if (course.map(check) == null) {
+    private static NozzleCheck find(LoggedVisit logged, UUID id, String field) {
+        NozzleCheck check = check(logged, id);
+        if (logged.map(check) == null) {
             throw Refused.entry(
                     field,
                     "NO_MAP",

@@ -16,11 +16,10 @@ import undoknot.fluid.InkChemistry;
 import undoknot.nozzle.Acceptance;
 import undoknot.outcome.Cases;
 import undoknot.outcome.Odds;
-import undoknot.server.nozzle.NozzleCheck;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
+import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NozzleCheck;
 import undoknot.treatment.Method;
 
 /** The shop's own record: what came of each attempt, and the odds that follow from it. */
@@ -32,15 +31,13 @@ public class Ledger {
     private static final Duration KEPT = Duration.ofMinutes(1);
 
     private final AttemptResults results;
-    private final Courses courses;
 
     /** Counting many years of attempts takes a while; a minute's delay in the odds of other visits does not matter. */
     private final Cache<Method, List<AttemptResults.Tally>> tallies =
             Caffeine.newBuilder().expireAfterWrite(KEPT).build();
 
-    Ledger(AttemptResults results, Courses courses) {
+    Ledger(AttemptResults results) {
         this.results = results;
-        this.courses = courses;
     }
 
     /**
@@ -48,23 +45,23 @@ public class Ledger {
      * next treatment of another kind than a cycle or a rest, meets it; one without such a check is not judged.
      */
     @Transactional
-    public void keep(UUID visitId) {
-        Course course = courses.get(visitId);
+    public void keep(LoggedVisit logged) {
+        UUID visitId = logged.visit().id;
         results.forget(visitId);
         Map<Method, Integer> times = new EnumMap<>(Method.class);
         List<AttemptResult> rows = new ArrayList<>();
-        List<Attempt> standing = course.standing();
+        List<Attempt> standing = logged.attemptsThatStand();
         for (int i = 0; i < standing.size(); i++) {
             Attempt attempt = standing.get(i);
-            Method method = method(course, attempt);
+            Method method = method(logged, attempt);
             int number = times.merge(method, 1, Integer::sum);
-            List<Acceptance> judges = judges(course, standing, i);
+            List<Acceptance> judges = judges(logged, standing, i);
             if (!judges.isEmpty()) {
                 AttemptResult row = new AttemptResult();
                 row.attemptId = attempt.id;
                 row.visitId = visitId;
-                row.familyCode = course.family().code();
-                row.ink = ink(course.intake(), channelOf(course, attempt));
+                row.familyCode = logged.family().code();
+                row.ink = ink(logged.intake(), channelOf(logged, attempt));
                 row.method = method;
                 row.number = Math.min(LAST_NUMBER, number);
                 row.accepted = judges.stream().anyMatch(a -> a.verdict() == Acceptance.Verdict.MET);
@@ -80,28 +77,28 @@ public class Ledger {
         });
     }
 
-    private static List<Acceptance> judges(Course course, List<Attempt> standing, int i) {
+    private static List<Acceptance> judges(LoggedVisit logged, List<Attempt> standing, int i) {
         List<Acceptance> judges = new ArrayList<>();
-        for (NozzleCheck check : course.checks()) {
-            if (course.map(check) == null || !check.takenAt.isAfter(standing.get(i).startedAt)) {
+        for (NozzleCheck check : logged.checks()) {
+            if (logged.map(check) == null || !check.takenAt.isAfter(standing.get(i).startedAt)) {
                 continue;
             }
             boolean others = standing.subList(i + 1, standing.size()).stream()
                     .anyMatch(a -> a.startedAt.isBefore(check.takenAt)
-                            && !method(course, a).settles());
+                            && !method(logged, a).settles());
             if (!others) {
-                judges.add(course.acceptance(check));
+                judges.add(logged.acceptance(check));
             }
         }
         return judges;
     }
 
-    private static Method method(Course course, Attempt attempt) {
-        return Method.of(course.entries().get(attempt.id).treatment());
+    private static Method method(LoggedVisit logged, Attempt attempt) {
+        return Method.of(logged.treatment(attempt));
     }
 
-    private static String channelOf(Course course, Attempt attempt) {
-        return course.entries().get(attempt.id).treatment().channels().stream()
+    private static String channelOf(LoggedVisit logged, Attempt attempt) {
+        return logged.treatment(attempt).channels().stream()
                 .sorted()
                 .findFirst()
                 .orElse("");
@@ -122,13 +119,13 @@ public class Ledger {
     }
 
     /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */
-    Odds odds(Course course, Method method, String channel, int number) {
-        InkChemistry ink = ink(course.intake(), channel);
-        String family = course.family().code();
+    Odds odds(LoggedVisit logged, Method method, String channel, int number) {
+        InkChemistry ink = ink(logged.intake(), channel);
+        String family = logged.family().code();
         Cases cell = Cases.NONE;
         Cases ofFamily = Cases.NONE;
         Cases all = Cases.NONE;
-        List<AttemptResult> own = results.findByVisitId(course.visit().id).stream()
+        List<AttemptResult> own = results.findByVisitId(logged.visit().id).stream()
                 .filter(r -> r.method == method)
                 .toList();
         for (AttemptResults.Tally t : tallies.get(method, results::tallies)) {

@@ -4,18 +4,18 @@ import java.math.BigDecimal;
 import java.util.List;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
+import undoknot.advice.Advice;
 import undoknot.fluid.FluidKind;
 import undoknot.nozzle.NozzleState;
 import undoknot.outcome.Odds;
 import undoknot.outcome.Worth;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.FluidLots;
-import undoknot.server.house.House;
-import undoknot.server.house.HouseBook;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.treatment.Advice;
+import undoknot.server.practice.House;
+import undoknot.server.practice.HouseBook;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.write.StoredJson;
 import undoknot.treatment.Method;
 
 /** Works out the terms of "worth going on" for a visit, each from what is known or from what somebody entered. */
@@ -28,13 +28,13 @@ public class Money {
     private final Ledger ledger;
     private final House house;
     private final FluidLots lots;
-    private final Courses courses;
+    private final StoredJson stored;
 
-    Money(Ledger ledger, House house, FluidLots lots, Courses courses) {
+    Money(Ledger ledger, House house, FluidLots lots, StoredJson stored) {
         this.ledger = ledger;
         this.house = house;
         this.lots = lots;
-        this.courses = courses;
+        this.stored = stored;
     }
 
     /**
@@ -96,17 +96,17 @@ public class Money {
     public record OfVisit(MoneyView view, @Nullable Worth worth) {}
 
     /** @param next the work that would be done next */
-    public OfVisit of(Course course, Advice next) {
-        HouseBook book = house.of(course.visit().houseRules);
-        WorthTerms terms = terms(course);
+    public OfVisit of(LoggedVisit logged, Advice next) {
+        HouseBook book = house.of(logged.visit().houseRules);
+        WorthTerms terms = terms(logged);
         Method method = next.method();
-        int number = course.soFar(course.visit().openedAt).times(method) + 1;
+        int number = logged.log(logged.visit().openedAt).times(method) + 1;
         String channel = next.channels().isEmpty() ? "" : next.channels().get(0);
-        Odds odds = ledger.odds(course, method, channel, number);
+        Odds odds = ledger.odds(logged, method, channel, number);
         WorthTerms usual =
-                usual(course, book, terms, method, Math.max(1, next.channels().size()));
-        BigDecimal spent = spent(course, book);
-        BigDecimal limit = course.intake().priceLimit();
+                usual(logged, book, terms, method, Math.max(1, next.channels().size()));
+        BigDecimal spent = spent(logged, book);
+        BigDecimal limit = logged.intake().priceLimit();
         Worth worth = null;
         if (pick(terms.value(), usual.value()) != null) {
             double chance =
@@ -138,7 +138,7 @@ public class Money {
                         usual,
                         spent,
                         limit,
-                        course.intake().printerPrice(),
+                        logged.intake().printerPrice(),
                         worth == null
                                 ? null
                                 : new WorthView(
@@ -152,19 +152,19 @@ public class Money {
                 worth);
     }
 
-    WorthTerms terms(Course course) {
-        return course.visit().worth == null ? WorthTerms.NONE : courses.read(course.visit().worth, WorthTerms.class);
+    WorthTerms terms(LoggedVisit logged) {
+        return logged.visit().worth == null ? WorthTerms.NONE : stored.read(logged.visit().worth, WorthTerms.class);
     }
 
-    private WorthTerms usual(Course course, HouseBook book, WorthTerms terms, Method method, int channels) {
-        BigDecimal printer = course.intake().printerPrice();
+    private WorthTerms usual(LoggedVisit logged, HouseBook book, WorthTerms terms, Method method, int channels) {
+        BigDecimal printer = logged.intake().printerPrice();
         // A recovered head is worth a new one, but never more than a whole new printer.
         BigDecimal value = printer == null
                 ? terms.headPrice()
                 : terms.headPrice() == null ? printer : terms.headPrice().min(printer);
         BigDecimal worth = pick(terms.value(), value);
-        double firing = course.lastMapped()
-                .map(c -> course.map(c))
+        double firing = logged.lastMapped()
+                .map(c -> logged.map(c))
                 .map(m -> 1.0
                         * m.count(NozzleState.FIRING)
                         / m.channels().values().stream()
@@ -182,14 +182,14 @@ public class Money {
                 BigDecimal.valueOf(method.harmChance()),
                 round(harm),
                 BigDecimal.valueOf(method.handsMinutes() + CHECK_MINUTES),
-                round(fluidCost(course, method, channels)));
+                round(fluidCost(logged, method, channels)));
     }
 
-    private BigDecimal fluidCost(Course course, Method method, int channels) {
+    private BigDecimal fluidCost(LoggedVisit logged, Method method, int channels) {
         double ml = method.usualMl(channels);
-        FluidLot used = course.standing().stream()
+        FluidLot used = logged.attemptsThatStand().stream()
                 .filter(a -> a.lotId != null)
-                .map(a -> course.lots().get(a.lotId))
+                .map(a -> logged.lots().get(a.lotId))
                 .reduce((a, b) -> b)
                 .orElseGet(() -> lots.findAll().stream()
                         .filter(l -> l.kind == FluidKind.AQUEOUS_CLEANER && l.price != null)
@@ -205,18 +205,18 @@ public class Money {
     }
 
     /** Minutes of hands of what was done so far at the shop's rate, and the fluids drawn. */
-    private BigDecimal spent(Course course, HouseBook book) {
-        int minutes = CHECK_MINUTES * course.checks().size();
-        for (var finding : course.standingFindings()) {
-            minutes += undoknot.ruleout.Look.making(finding.sign)
-                    .map(undoknot.ruleout.Look::minutes)
+    private BigDecimal spent(LoggedVisit logged, HouseBook book) {
+        int minutes = CHECK_MINUTES * logged.checks().size();
+        for (var finding : logged.findingsThatStand()) {
+            minutes += undoknot.observation.Look.making(finding.sign)
+                    .map(undoknot.observation.Look::minutes)
                     .orElse(0);
         }
         BigDecimal fluids = BigDecimal.ZERO;
-        List<Attempt> standing = course.standing();
+        List<Attempt> standing = logged.attemptsThatStand();
         for (Attempt attempt : standing) {
-            minutes += Method.of(course.entries().get(attempt.id).treatment()).handsMinutes();
-            FluidLot lot = attempt.lotId == null ? null : course.lots().get(attempt.lotId);
+            minutes += Method.of(logged.treatment(attempt)).handsMinutes();
+            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
             if (lot != null && lot.price != null) {
                 fluids = fluids.add(perMl(lot).multiply(attempt.volumeMl));
             }

@@ -17,8 +17,8 @@ import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
-import undoknot.server.nozzle.NozzleCheck;
-import undoknot.server.visit.Course;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NozzleCheck;
 
 /** The combs of a check, and of two laid tooth to tooth, as one picture. */
 final class CombFiles {
@@ -34,10 +34,10 @@ final class CombFiles {
 
     private record Row(String label, String comb, int height) {}
 
-    static String comb(Course course, NozzleCheck check) {
-        NozzleMap map = course.map(check);
+    static String comb(LoggedVisit logged, NozzleCheck check) {
+        NozzleMap map = logged.map(check);
         List<Row> rows = new ArrayList<>();
-        for (Channel channel : course.family().channels()) {
+        for (Channel channel : logged.family().channels()) {
             var states = map.channel(channel.code());
             rows.add(new Row(
                     label(channel) + ": " + states.count(NozzleState.MISSING) + " out, "
@@ -46,15 +46,15 @@ final class CombFiles {
                     CombSvg.single(states, channel.ink()),
                     24));
         }
-        return sheet(course, "Check " + number(course, check), note(check), rows);
+        return sheet(logged, "Check " + number(logged, check), note(check), rows);
     }
 
-    static String comparison(Course course, NozzleCheck before, NozzleCheck now) {
-        NozzleMap was = course.map(before);
-        NozzleMap is = course.map(now);
+    static String comparison(LoggedVisit logged, NozzleCheck before, NozzleCheck now) {
+        NozzleMap was = logged.map(before);
+        NozzleMap is = logged.map(now);
         Comparison comparison = Comparison.of(was, is);
         List<Row> rows = new ArrayList<>();
-        for (Channel channel : course.family().channels()) {
+        for (Channel channel : logged.family().channels()) {
             Counts counts = comparison.channels().get(channel.code());
             rows.add(new Row(
                     label(channel) + ": " + counts.restored() + " restored, " + counts.stillOut() + " still out, "
@@ -63,8 +63,8 @@ final class CombFiles {
                     48));
         }
         return sheet(
-                course,
-                "Check " + number(course, before) + " above, check " + number(course, now) + " below",
+                logged,
+                "Check " + number(logged, before) + " above, check " + number(logged, now) + " below",
                 note(before) + "; " + note(now),
                 rows);
     }
@@ -73,15 +73,15 @@ final class CombFiles {
         return channel.code() + " " + channel.colour();
     }
 
-    private static int number(Course course, NozzleCheck check) {
-        return course.checks().indexOf(check) + 1;
+    private static int number(LoggedVisit logged, NozzleCheck check) {
+        return logged.checks().indexOf(check) + 1;
     }
 
     private static String note(NozzleCheck check) {
         return TIME.format(check.takenAt.atZone(ZoneId.systemDefault())) + (check.simulated ? ", simulated" : "");
     }
 
-    private static String sheet(Course course, String title, String note, List<Row> rows) {
+    private static String sheet(LoggedVisit logged, String title, String note, List<Row> rows) {
         int height = HEAD
                 + MARGIN
                 + rows.stream().mapToInt(r -> r.height() + LABEL + 8).sum();
@@ -96,7 +96,7 @@ final class CombFiles {
                 .append(height)
                 .append("\">");
         svg.append("<rect width=\"100%\" height=\"100%\" fill=\"#ffffff\"/>");
-        text(svg, 26, 16, course.visit().tag + ", " + course.family().name() + ", " + title);
+        text(svg, 26, 16, logged.visit().tag + ", " + logged.family().name() + ", " + title);
         text(svg, 44, 12, note);
         int y = HEAD;
         for (Row row : rows) {

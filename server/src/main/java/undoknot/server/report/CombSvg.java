@@ -27,10 +27,12 @@ final class CombSvg {
         return svg(height, comb(before, ink, 0, 1) + comb(now, ink, height, -1));
     }
 
-    private static String svg(double height, String inner) {
+    /** Dimensions are whole numbers: what draws the PDF refuses others. */
+    private static String svg(double needed, String inner) {
+        double height = Math.ceil(needed);
         return String.format(
                 Locale.ROOT,
-                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.0f\" height=\"%.1f\" viewBox=\"0 0 %.0f %.1f\">%s</svg>",
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.0f\" height=\"%.0f\" viewBox=\"0 0 %.0f %.0f\">%s</svg>",
                 WIDTH,
                 height,
                 WIDTH,

@@ -8,15 +8,19 @@ import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Map;
+import java.util.logging.Level;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import undoknot.server.words.Words;
 
 /** Renders pages for paper: the same page as HTML and as PDF, with the fonts shipped here. */
 @Component
@@ -26,10 +30,16 @@ class Pages {
 
     private final ITemplateEngine templates;
     private final Clock clock;
+    private final Words words;
+    private final String currency;
 
-    Pages(ITemplateEngine templates, Clock clock) {
+    Pages(ITemplateEngine templates, Clock clock, Words words, @Value("${undoknot.currency}") String currency) {
         this.templates = templates;
         this.clock = clock;
+        this.words = words;
+        this.currency = currency;
+        // Which fonts and style sheets it loads is no news; what goes wrong is.
+        XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
     }
 
     /** The page for a screen, which has to fetch the fonts. */
@@ -40,6 +50,8 @@ class Pages {
     private String page(String template, Map<String, Object> data, boolean onScreen) {
         Context context = new Context(Locale.ENGLISH, data);
         context.setVariable("onScreen", onScreen);
+        context.setVariable("words", words);
+        context.setVariable("currency", currency);
         context.setVariable(
                 "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(clock.getZone()));
         context.setVariable(

@@ -5,11 +5,12 @@ import java.time.Clock;
 import java.util.List;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
+import undoknot.advice.Advice;
 import undoknot.diagnosis.Ranking;
-import undoknot.server.diagnosis.Judge;
+import undoknot.server.advice.Judge;
 import undoknot.server.outcome.Money;
-import undoknot.server.visit.Course;
-import undoknot.treatment.Advice;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.words.Words;
 
 /** Puts together what the customer is asked to decide: go on, or replace the head. */
 @Component
@@ -51,8 +52,8 @@ class QuoteMaker {
             @Nullable BigDecimal printerPrice,
             @Nullable BigDecimal priceLimit) {}
 
-    Quote of(Course course) {
-        Judge.Judged judged = judge.of(course, clock.instant());
+    Quote of(LoggedVisit logged) {
+        Judge.Judged judged = judge.of(logged, clock.instant());
         Advice advice = judged.judgement().advice().first();
         Money.MoneyView money = judged.money();
         return new Quote(
@@ -78,8 +79,8 @@ class QuoteMaker {
                         : BigDecimal.valueOf(money.worth().cost()).setScale(2, java.math.RoundingMode.HALF_UP),
                 money == null ? null : money.spent(),
                 money == null ? null : money.terms().headPrice(),
-                course.intake().printerPrice(),
-                course.intake().priceLimit());
+                logged.intake().printerPrice(),
+                logged.intake().priceLimit());
     }
 
     private String advised(Advice advice) {

@@ -12,8 +12,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.VisitLoader;
+import undoknot.server.words.Words;
 
 /** Paper: the report of a visit and the label of its tag. */
 @RestController
@@ -22,15 +23,15 @@ class ReportController {
 
     private static final int LABEL_QR_PX = 90;
 
-    private final Courses courses;
+    private final VisitLoader loader;
     private final ReportMaker maker;
     private final Pages pages;
     private final Words words;
     private final QuoteMaker quotes;
     private final Clock clock;
 
-    ReportController(Courses courses, ReportMaker maker, Pages pages, Words words, QuoteMaker quotes, Clock clock) {
-        this.courses = courses;
+    ReportController(VisitLoader loader, ReportMaker maker, Pages pages, Words words, QuoteMaker quotes, Clock clock) {
+        this.loader = loader;
         this.maker = maker;
         this.pages = pages;
         this.words = words;
@@ -41,7 +42,7 @@ class ReportController {
     @GetMapping("/report")
     @Transactional(readOnly = true)
     public Report report(@PathVariable UUID visitId) {
-        return maker.of(courses.get(visitId));
+        return maker.of(loader.get(visitId));
     }
 
     @GetMapping(path = "/report.html", produces = MediaType.TEXT_HTML_VALUE + ";charset=UTF-8")
@@ -73,9 +74,9 @@ class ReportController {
     }
 
     private Map<String, Object> quoteData(UUID visitId) {
-        Course course = courses.get(visitId);
+        LoggedVisit logged = loader.get(visitId);
         Map<String, Object> data = reportData(visitId);
-        data.put("q", quotes.of(course));
+        data.put("q", quotes.of(logged));
         return data;
     }
 
@@ -93,22 +94,22 @@ class ReportController {
     @GetMapping(path = "/tag.svg", produces = "image/svg+xml")
     @Transactional(readOnly = true)
     public String tag(@PathVariable UUID visitId) {
-        return Pages.qr(courses.get(visitId).visit().tag, 240);
+        return Pages.qr(loader.get(visitId).visit().tag, 240);
     }
 
     @GetMapping(path = "/label.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     @Transactional(readOnly = true)
     public ResponseEntity<byte[]> label(@PathVariable UUID visitId) {
-        Course course = courses.get(visitId);
+        LoggedVisit logged = loader.get(visitId);
         Map<String, Object> data = new HashMap<>();
-        data.put("tag", course.visit().tag);
-        data.put("qr", Pages.qr(course.visit().tag, LABEL_QR_PX));
-        data.put("customer", course.customer().name);
-        data.put("family", course.family().name());
-        data.put("serial", course.head().serial);
-        data.put("promisedOn", course.visit().promisedOn);
-        data.put("food", course.food().needsFoodCare());
-        return file(pages.pdf("label", data), "label-" + course.visit().tag + ".pdf");
+        data.put("tag", logged.visit().tag);
+        data.put("qr", Pages.qr(logged.visit().tag, LABEL_QR_PX));
+        data.put("customer", logged.customer().name);
+        data.put("family", logged.family().name());
+        data.put("serial", logged.head().serial);
+        data.put("promisedOn", logged.visit().promisedOn);
+        data.put("food", logged.food().needsFoodCare());
+        return file(pages.pdf("label", data), "label-" + logged.visit().tag + ".pdf");
     }
 
     private static ResponseEntity<byte[]> file(byte[] content, String name) {

@@ -19,11 +19,11 @@ import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
-import undoknot.server.nozzle.NozzleCheck;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.treatment.TreatmentEntry;
-import undoknot.server.visit.Course;
+import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NozzleCheck;
+import undoknot.server.words.Words;
 import undoknot.treatment.Treatment;
 
 /** Puts together the report of a visit. */
@@ -38,33 +38,33 @@ public class ReportMaker {
         this.shop = shop;
     }
 
-    public Report of(Course course) {
-        Intake intake = course.intake();
-        NozzleCheck first = course.firstMapped().orElse(null);
-        NozzleCheck last = course.lastMapped().orElse(null);
+    public Report of(LoggedVisit logged) {
+        Intake intake = logged.intake();
+        NozzleCheck first = logged.firstMapped().orElse(null);
+        NozzleCheck last = logged.lastMapped().orElse(null);
         Counts total = first == null
                 ? null
-                : Comparison.of(course.map(first), course.map(last)).total();
-        List<Attempt> standing = course.standing();
-        Acceptance acceptance = last == null ? null : course.acceptance(last);
+                : Comparison.of(logged.map(first), logged.map(last)).total();
+        List<Attempt> standing = logged.attemptsThatStand();
+        Acceptance acceptance = last == null ? null : logged.acceptance(last);
         return new Report(
                 shop,
-                course.visit().tag,
-                course.customer().name,
-                course.family().name(),
-                words.of("construction", course.family().construction()),
-                course.head().serial,
+                logged.visit().tag,
+                logged.customer().name,
+                logged.family().name(),
+                words.of("construction", logged.family().construction()),
+                logged.head().serial,
                 intake.printer(),
                 intake.symptoms().stream().map(s -> words.of("symptom", s)).toList(),
-                words.of("jobClass", course.visit().jobClass),
-                course.visit().openedAt,
-                course.visit().promisedOn,
+                words.of("jobClass", logged.visit().jobClass),
+                logged.visit().openedAt,
+                logged.visit().promisedOn,
                 first == null ? null : first.takenAt,
                 last == null ? null : last.takenAt,
-                course.checks().isEmpty() ? null : course.checks().get(0).notPossible,
-                otherReadings(course),
-                course.checks().stream().anyMatch(c -> c.simulated),
-                first == null ? List.of() : channels(course, course.map(first), course.map(last), first == last),
+                logged.checks().isEmpty() ? null : logged.checks().get(0).notPossible,
+                otherReadings(logged),
+                logged.checks().stream().anyMatch(c -> c.simulated),
+                first == null ? List.of() : channels(logged, logged.map(first), logged.map(last), first == last),
                 total == null
                         ? null
                         : new Report.Sum(
@@ -75,28 +75,28 @@ public class ReportMaker {
                                 total.newlyOut(),
                                 total.leftOut(),
                                 percent(total.recovery())),
-                course.diagnoses().stream()
+                logged.diagnoses().stream()
                         .filter(d -> !d.dropped)
                         .map(d -> words.of("cause", d.cause)
                                 + (d.channels.isEmpty() ? "" : " (" + d.channels.replace(",", ", ") + ")"))
                         .toList(),
-                attempts(course, standing),
-                fluids(course, standing),
-                course.cyclesRun(),
+                attempts(logged, standing),
+                fluids(logged, standing),
+                logged.cyclesRun(),
                 soakMinutes(standing),
                 acceptance == null ? null : acceptance.verdict(),
-                course.visit().outcome,
-                course.visit().outcomeReason,
-                course.food() == FoodStanding.NOT_FOOD ? null : words.of("food", course.food()),
-                course.visit().closedAt,
-                course.visit().closedBy);
+                logged.visit().outcome,
+                logged.visit().outcomeReason,
+                logged.food() == FoodStanding.NOT_FOOD ? null : words.of("food", logged.food()),
+                logged.visit().closedAt,
+                logged.visit().closedBy);
     }
 
     /** Bars, streams and pad prints in words, in the order of time. */
-    private List<String> otherReadings(Course course) {
+    private List<String> otherReadings(LoggedVisit logged) {
         List<String> lines = new ArrayList<>();
-        for (int i = 0; i < course.checks().size(); i++) {
-            CoarseReading coarse = course.coarse(course.checks().get(i));
+        for (int i = 0; i < logged.checks().size(); i++) {
+            CoarseReading coarse = logged.coarse(logged.checks().get(i));
             if (coarse != null) {
                 lines.add("Check " + (i + 1) + ", " + words.of("coarseKind", coarse.kind()) + ": "
                         + coarse.channels().entrySet().stream()
@@ -115,10 +115,11 @@ public class ReportMaker {
         return lines;
     }
 
-    private static List<Report.ChannelLine> channels(Course course, NozzleMap first, NozzleMap last, boolean onlyOne) {
+    private static List<Report.ChannelLine> channels(
+            LoggedVisit logged, NozzleMap first, NozzleMap last, boolean onlyOne) {
         Comparison comparison = Comparison.of(first, last);
         List<Report.ChannelLine> lines = new ArrayList<>();
-        for (Channel channel : course.family().channels()) {
+        for (Channel channel : logged.family().channels()) {
             Counts counts = comparison.channels().get(channel.code());
             lines.add(new Report.ChannelLine(
                     channel.code(),
@@ -140,57 +141,54 @@ public class ReportMaker {
         return lines;
     }
 
-    private List<Report.AttemptLine> attempts(Course course, List<Attempt> standing) {
+    private List<Report.AttemptLine> attempts(LoggedVisit logged, List<Attempt> standing) {
         List<Report.AttemptLine> lines = new ArrayList<>();
         for (Attempt attempt : standing) {
-            FluidLot lot = attempt.lotId == null ? null : course.lots().get(attempt.lotId);
+            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
             lines.add(new Report.AttemptLine(
                     lines.size() + 1,
                     attempt.startedAt,
                     words.of("treatment", attempt.kind),
-                    lines(course, attempt),
+                    lines(logged, attempt),
                     lot == null ? null : lot.name + ", lot " + lot.lotCode,
                     lot == null ? null : attempt.volumeMl,
                     attempt.note.isEmpty() ? null : attempt.note,
                     attempt.departureReason,
-                    course.knot(attempt),
-                    words.of("knot", course.knot(attempt))));
+                    logged.knot(attempt),
+                    words.of("knot", logged.knot(attempt))));
         }
         return lines;
     }
 
-    private List<String> lines(Course course, Attempt attempt) {
-        TreatmentEntry entry = course.entries().get(attempt.id);
-        if (entry.flush() != null) {
-            return entry.flush().strokes().stream()
+    private List<String> lines(LoggedVisit logged, Attempt attempt) {
+        Treatment treatment = logged.treatment(attempt);
+        String where = channels(treatment.channels(), logged);
+        if (treatment instanceof Treatment.Flush flush) {
+            return flush.strokes().stream()
                     .map(s ->
                             s.channel() + ": " + Shelf.plain(s.volumeMl()) + " mL in " + number(s.seconds()) + " s at "
-                                    + number(entry.flush().temperatureC()) + " °C; "
+                                    + number(flush.temperatureC()) + " °C; "
                                     + words.of("resistance", s.resistance()) + "; "
                                     + words.of("effluent", s.effluent()) + ", " + words.of("stream", s.stream()))
                     .toList();
         }
-        if (entry.soak() != null) {
-            return List.of(channels(entry.soak().channels(), course) + ": "
-                    + words.of("place", entry.soak().place()) + ", planned "
-                    + entry.soak().plannedMinutes() + " min" + actual(attempt));
+        if (treatment instanceof Treatment.Soak soak) {
+            return List.of(where + ": " + words.of("place", soak.place()) + ", planned " + soak.plannedMinutes()
+                    + " min" + actual(attempt));
         }
-        if (entry.bath() != null) {
-            TreatmentEntry.BathEntry b = entry.bath();
-            return List.of(channels(b.channels(), course) + ": " + b.bursts() + " × " + b.burstSeconds() + " s, "
-                    + number(b.levelMm()) + " mm over the face, " + number(b.temperatureC()) + " °C");
+        if (treatment instanceof Treatment.Bath b) {
+            return List.of(where + ": " + b.bursts() + " × " + b.burstSeconds() + " s, " + number(b.levelMm())
+                    + " mm over the face, " + number(b.temperatureC()) + " °C");
         }
-        if (entry.handwork() != null) {
-            return List.of(words.of("method", entry.handwork().method()) + ": "
-                    + channels(entry.handwork().channels(), course));
+        if (treatment instanceof Treatment.Handwork work) {
+            return List.of(words.of("method", work.method()) + ": " + where);
         }
-        return List.of(channels(entry.cycle().channels(), course) + ": "
-                + entry.cycle().count() + " × "
-                + words.of("strength", entry.cycle().strength()));
+        Treatment.Cycle cycle = (Treatment.Cycle) treatment;
+        return List.of(where + ": " + cycle.count() + " × " + words.of("strength", cycle.strength()));
     }
 
-    private static String channels(java.util.Set<String> codes, Course course) {
-        return course.family().channels().stream()
+    private static String channels(java.util.Set<String> codes, LoggedVisit logged) {
+        return logged.family().channels().stream()
                 .map(Channel::code)
                 .filter(codes::contains)
                 .reduce((a, b) -> a + ", " + b)
@@ -211,11 +209,11 @@ public class ReportMaker {
                 .sum();
     }
 
-    private static List<Report.FluidLine> fluids(Course course, List<Attempt> standing) {
+    private static List<Report.FluidLine> fluids(LoggedVisit logged, List<Attempt> standing) {
         Map<String, BigDecimal> sums = new LinkedHashMap<>();
         for (Attempt attempt : standing) {
             if (attempt.lotId != null) {
-                FluidLot lot = course.lots().get(attempt.lotId);
+                FluidLot lot = logged.lots().get(attempt.lotId);
                 sums.merge(lot.name + ", lot " + lot.lotCode, attempt.volumeMl, BigDecimal::add);
             }
         }

@@ -35,10 +35,10 @@ import undoknot.scan.Point;
 import undoknot.scan.ScanReader;
 import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
-import undoknot.server.nozzle.NozzleMapFile;
+import undoknot.server.mapfile.NozzleMapFile;
 import undoknot.server.problem.FieldProblem;
 import undoknot.server.problem.Refused;
-import undoknot.server.visit.Courses;
+import undoknot.server.write.StoredJson;
 
 /** Scanned checks: reading one without keeping it, and keeping them with a visit. */
 @RestController
@@ -47,14 +47,14 @@ class ScanController {
     private final ScanKeeper keeper;
     private final Layouts layouts;
     private final Families families;
-    private final Courses courses;
+    private final StoredJson stored;
     private final ObjectMapper json;
 
-    ScanController(ScanKeeper keeper, Layouts layouts, Families families, Courses courses, ObjectMapper json) {
+    ScanController(ScanKeeper keeper, Layouts layouts, Families families, StoredJson stored, ObjectMapper json) {
         this.keeper = keeper;
         this.layouts = layouts;
         this.families = families;
-        this.courses = courses;
+        this.stored = stored;
         this.json = json;
     }
 
@@ -250,8 +250,8 @@ class ScanController {
                 scan.simulated,
                 scan.addedAt,
                 scan.addedBy,
-                scan.byHand == null ? null : courses.read(scan.byHand, Corners.class),
-                courses.read(scan.result, ScanResult.class),
+                scan.byHand == null ? null : stored.read(scan.byHand, Corners.class),
+                stored.read(scan.result, ScanResult.class),
                 layouts.get(scan.layoutId),
                 ScanKeeper.SHEET_PER_MM);
     }

@@ -23,9 +23,10 @@ import undoknot.server.account.SignedIn;
 import undoknot.server.head.CheckLayoutRow;
 import undoknot.server.head.Layouts;
 import undoknot.server.problem.Refused;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.RepeatableWrite;
+import undoknot.server.write.StoredJson;
 
 /** Reads scans and keeps them with their visit: the file, the sheet laid straight, and what was seen. */
 @Component
@@ -39,7 +40,8 @@ public class ScanKeeper {
 
     private final Pictures pictures;
     private final Layouts layouts;
-    private final Courses courses;
+    private final VisitLoader loader;
+    private final StoredJson stored;
     private final Scans scans;
     private final ScanPictures scanPictures;
     private final RepeatableWrite writes;
@@ -48,14 +50,16 @@ public class ScanKeeper {
     ScanKeeper(
             Pictures pictures,
             Layouts layouts,
-            Courses courses,
+            VisitLoader loader,
+            StoredJson stored,
             Scans scans,
             ScanPictures scanPictures,
             RepeatableWrite writes,
             Clock clock) {
         this.pictures = pictures;
         this.layouts = layouts;
-        this.courses = courses;
+        this.loader = loader;
+        this.stored = stored;
         this.scans = scans;
         this.scanPictures = scanPictures;
         this.writes = writes;
@@ -101,7 +105,7 @@ public class ScanKeeper {
         if (known != null) {
             return same(known, visitId, hash);
         }
-        CheckLayout layout = layoutFor(courses.getOpen(visitId), layoutId);
+        CheckLayout layout = layoutFor(loader.getOpen(visitId), layoutId);
         // The decoded image is let go before anything waits for the database.
         Kept kept = pictures.inTurn(() -> {
             Picture picture = pictures.decode(file);
@@ -124,7 +128,7 @@ public class ScanKeeper {
             scan.widthPx = kept.width();
             scan.heightPx = kept.height();
             scan.contentHash = hash;
-            scan.result = courses.write(kept.read().result());
+            scan.result = stored.write(kept.read().result());
             scan.simulated = simulated;
             Scan row = scans.saveAndFlush(scan);
             ScanPicture picture = new ScanPicture(id);
@@ -142,27 +146,27 @@ public class ScanKeeper {
         return known;
     }
 
-    private CheckLayout layoutFor(Course course, UUID layoutId) {
+    private CheckLayout layoutFor(LoggedVisit logged, UUID layoutId) {
         CheckLayoutRow row = layouts.find(layoutId)
-                .filter(l -> l.familyCode.equals(course.family().code()))
+                .filter(l -> l.familyCode.equals(logged.family().code()))
                 .orElseThrow(() -> Refused.entry(
                         "layout",
                         "OTHER_FAMILY",
-                        "Choose a check layout of " + course.family().name() + "."));
+                        "Choose a check layout of " + logged.family().name() + "."));
         return layouts.parse(row);
     }
 
     /** Reads a kept scan again, with corners a person placed. What was accepted from it before stays as it was. */
     Scan readAgain(UUID visitId, UUID id, ScanReader.ByHand byHand) {
-        courses.getOpen(visitId);
+        loader.getOpen(visitId);
         Scan scan = get(visitId, id);
         byte[] original = picture(id).original;
         CheckLayout layout = layouts.get(scan.layoutId);
         Read read = pictures.inTurn(() -> read(pictures.decode(original).image(), layout, byHand, true));
         return writes.run(() -> {
             Scan row = get(visitId, id);
-            row.byHand = courses.write(byHand);
-            row.result = courses.write(read.result());
+            row.byHand = stored.write(byHand);
+            row.result = stored.write(read.result());
             Scan kept = scans.saveAndFlush(row);
             ScanPicture pictureRow = picture(id);
             pictureRow.sheet = read.sheet();

@@ -28,16 +28,16 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.diagnosis.Cause;
-import undoknot.diagnosis.Sign;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
-import undoknot.ruleout.Look;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
 import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.ScanKeeper;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.VisitLoader;
 import undoknot.simulator.Fault;
 import undoknot.simulator.ScanStyle;
 import undoknot.simulator.StandInHead;
@@ -49,16 +49,16 @@ import undoknot.simulator.Strokes;
 class StandInController {
 
     private final StandIns standIns;
-    private final Courses courses;
+    private final VisitLoader loader;
     private final Families families;
     private final Layouts layouts;
     private final ScanKeeper keeper;
     private final Clock clock;
 
     StandInController(
-            StandIns standIns, Courses courses, Families families, Layouts layouts, ScanKeeper keeper, Clock clock) {
+            StandIns standIns, VisitLoader loader, Families families, Layouts layouts, ScanKeeper keeper, Clock clock) {
         this.standIns = standIns;
-        this.courses = courses;
+        this.loader = loader;
         this.families = families;
         this.layouts = layouts;
         this.keeper = keeper;
@@ -138,12 +138,12 @@ class StandInController {
     @Operation(summary = "Prints the next check of a stand-in head and keeps the scan with its visit")
     @PutMapping("/api/visits/{visitId}/scans/{id}/stand-in")
     Printed print(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody PrintOrder order) {
-        Course course = courses.getOpen(visitId);
+        LoggedVisit logged = loader.getOpen(visitId);
         if (keeper.find(visitId, id).isPresent()) {
             return new Printed(id);
         }
         ScanStyle style = order.style() == null ? ScanStyle.OFFICE_SCANNER : order.style();
-        Strokes strokes = standIns.print(course, clock.instant());
+        Strokes strokes = standIns.print(logged, clock.instant());
         long seed = id.getMostSignificantBits() ^ id.getLeastSignificantBits();
         byte[] sheet = png(StandInPrinter.print(layouts.get(order.layout()), strokes, style.scanning(), seed));
         keeper.add(visitId, id, order.layout(), "stand-in check.png", sheet, true);
@@ -159,16 +159,16 @@ class StandInController {
     @Operation(summary = "What somebody who looks at a stand-in head would find; stores nothing")
     @GetMapping("/api/visits/{visitId}/stand-in/look")
     Seen look(@PathVariable UUID visitId, @RequestParam Look look, @RequestParam(required = false) String channel) {
-        Course course = courses.get(visitId);
+        LoggedVisit logged = loader.get(visitId);
         if (look.scope() == Look.Scope.CHANNEL
-                && (channel == null || course.family().channel(channel).isEmpty())) {
+                && (channel == null || logged.family().channel(channel).isEmpty())) {
             throw Refused.entry("channel", "MISSING", "Say in which channel you look.");
         }
         String where = look.scope() == Look.Scope.CHANNEL ? channel : null;
         Instant now = clock.instant();
         return new Seen(
-                standIns.look(course, look, where, now),
-                standIns.seenMeanwhile(course, look, where, now).orElse(null),
+                standIns.look(logged, look, where, now),
+                standIns.seenMeanwhile(logged, look, where, now).orElse(null),
                 true);
     }
 

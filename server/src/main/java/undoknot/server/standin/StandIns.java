@@ -9,14 +9,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import undoknot.diagnosis.Sign;
-import undoknot.ruleout.Look;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scans;
-import undoknot.server.treatment.Attempt;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.write.StoredJson;
 import undoknot.simulator.Fault;
 import undoknot.simulator.StandInHead;
 import undoknot.simulator.Strokes;
@@ -38,12 +38,12 @@ public class StandIns {
     private static final double REST_HOURS = 12;
 
     private final StandInRows rows;
-    private final Courses courses;
+    private final StoredJson stored;
     private final Scans scans;
 
-    StandIns(StandInRows rows, Courses courses, Scans scans) {
+    StandIns(StandInRows rows, StoredJson stored, Scans scans) {
         this.rows = rows;
-        this.courses = courses;
+        this.stored = stored;
         this.scans = scans;
     }
 
@@ -59,8 +59,8 @@ public class StandIns {
      *
      * @throws Refused when no stand-in answers for the head, or when it cannot print
      */
-    Strokes print(Course course, Instant now) {
-        StandInHead head = standing(course, now);
+    Strokes print(LoggedVisit logged, Instant now) {
+        StandInHead head = standing(logged, now);
         if (head.noCheck().isPresent()) {
             throw Refused.entry(
                     "standIn",
@@ -71,25 +71,25 @@ public class StandIns {
     }
 
     /** The stand-in as the log has left it. */
-    private StandInHead standing(Course course, Instant now) {
-        StandInRow row = rows.findById(course.head().id)
+    private StandInHead standing(LoggedVisit logged, Instant now) {
+        StandInRow row = rows.findById(logged.head().id)
                 .orElseThrow(() -> Refused.entry("standIn", "NONE", "No stand-in answers for this head."));
         StandInHead head =
-                new StandInHead(course.family(), Arrays.asList(courses.read(row.faults, Fault[].class)), row.seed);
+                new StandInHead(logged.family(), Arrays.asList(stored.read(row.faults, Fault[].class)), row.seed);
         List<Step> steps = new ArrayList<>();
-        for (Attempt attempt : course.standing()) {
-            Treatment treatment = course.entries().get(attempt.id).treatment();
-            FluidLot lot = course.lots().get(attempt.lotId);
-            steps.add(new Step(attempt.startedAt, () -> apply(head, course, attempt, treatment, lot, now)));
+        for (Attempt attempt : logged.attemptsThatStand()) {
+            Treatment treatment = logged.treatment(attempt);
+            FluidLot lot = logged.lots().get(attempt.lotId);
+            steps.add(new Step(attempt.startedAt, () -> apply(head, logged, attempt, treatment, lot, now)));
         }
-        scans.findByVisitIdAndSimulatedTrue(course.visit().id)
+        scans.findByVisitIdAndSimulatedTrue(logged.visit().id)
                 .forEach(scan -> steps.add(new Step(scan.addedAt, () -> {
                     if (head.noCheck().isEmpty()) {
                         head.print();
                     }
                 })));
         steps.sort(Comparator.comparing(Step::at));
-        Instant last = course.visit().openedAt;
+        Instant last = logged.visit().openedAt;
         for (Step step : steps) {
             head.rest(Math.max(0, Duration.between(last, step.at()).toMinutes() / 60.0));
             step.does().run();
@@ -104,18 +104,18 @@ public class StandIns {
      *
      * @throws Refused when no stand-in answers for the head
      */
-    Sign look(Course course, Look look, String channel, Instant now) {
-        return standing(course, now).look(look, channel);
+    Sign look(LoggedVisit logged, Look look, String channel, Instant now) {
+        return standing(logged, now).look(look, channel);
     }
 
     /** What shows besides, as {@link StandInHead#seenMeanwhile}. */
-    Optional<Sign> seenMeanwhile(Course course, Look look, String channel, Instant now) {
-        return standing(course, now).seenMeanwhile(look, channel);
+    Optional<Sign> seenMeanwhile(LoggedVisit logged, Look look, String channel, Instant now) {
+        return standing(logged, now).seenMeanwhile(look, channel);
     }
 
     private static void apply(
-            StandInHead head, Course course, Attempt attempt, Treatment treatment, FluidLot lot, Instant now) {
-        Double limit = course.family().limits().pushKpa();
+            StandInHead head, LoggedVisit logged, Attempt attempt, Treatment treatment, FluidLot lot, Instant now) {
+        Double limit = logged.family().limits().pushKpa();
         Instant end = attempt.endedAt == null ? now : attempt.endedAt;
         head.apply(
                 treatment,

@@ -14,8 +14,9 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.server.visit.Views;
-import undoknot.server.visit.VisitReader;
+import undoknot.server.view.DepartureEntry;
+import undoknot.server.view.TreatmentEntry;
+import undoknot.server.view.VisitView;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 
@@ -25,16 +26,15 @@ import undoknot.treatment.Gate;
 class AttemptController {
 
     private final AttemptLog log;
-    private final VisitReader reader;
 
-    AttemptController(AttemptLog log, VisitReader reader) {
+    AttemptController(AttemptLog log) {
         this.log = log;
-        this.reader = reader;
     }
 
     /**
      * @param lotId bottle the fluid comes from; absent for a printer cycle
      * @param departureReason why a gate is departed from; needed when one is
+     * @param departure why something else is done than what was advised; kept with the attempt, or not at all
      */
     record AttemptEntry(
             @NotNull @Valid TreatmentEntry treatment,
@@ -44,7 +44,9 @@ class AttemptController {
             String note,
 
             @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
-            String departureReason) {}
+            String departureReason,
+
+            @Nullable @Valid DepartureEntry departure) {}
 
     record Withdrawal(
             @NotBlank(message = "Say what was wrong with this entry.")
@@ -71,23 +73,19 @@ class AttemptController {
     }
 
     @PutMapping("/{id}")
-    Views.VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody AttemptEntry entry) {
-        log.put(visitId, id, entry);
-        return reader.view(visitId);
+    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody AttemptEntry entry) {
+        return log.put(visitId, id, entry);
     }
 
     /** Ends a soak or a bath before its clocks have all run. */
     @PutMapping("/{id}/end")
-    Views.VisitView end(@PathVariable UUID visitId, @PathVariable UUID id) {
-        log.end(visitId, id);
-        return reader.view(visitId);
+    VisitView end(@PathVariable UUID visitId, @PathVariable UUID id) {
+        return log.end(visitId, id);
     }
 
     /** Takes back an entry made by mistake; it stays readable, and its fluid goes back to the lot. */
     @PutMapping("/{id}/withdrawal")
-    Views.VisitView withdraw(
-            @PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody Withdrawal withdrawal) {
-        log.withdraw(visitId, id, withdrawal.reason().strip());
-        return reader.view(visitId);
+    VisitView withdraw(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody Withdrawal withdrawal) {
+        return log.withdraw(visitId, id, withdrawal.reason().strip());
     }
 }

@@ -5,18 +5,16 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import undoknot.bench.NextStep;
 import undoknot.fluid.Draw;
 import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
-import undoknot.server.bench.StepClockRow;
-import undoknot.server.bench.StepClocks;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
 import undoknot.server.outcome.Ledger;
@@ -24,13 +22,23 @@ import undoknot.server.problem.Refused;
 import undoknot.server.treatment.AttemptController.AttemptEntry;
 import undoknot.server.treatment.AttemptController.Preview;
 import undoknot.server.treatment.AttemptController.PreviewEntry;
-import undoknot.server.visit.Course;
-import undoknot.server.visit.Courses;
-import undoknot.server.write.RepeatableWrite;
+import undoknot.server.view.TreatmentEntry;
+import undoknot.server.view.VisitView;
+import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.Attempts;
+import undoknot.server.visit.Departures;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.StepClockRow;
+import undoknot.server.visit.StepClocks;
+import undoknot.server.visit.StoredTreatment;
+import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.StoredJson;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Treatment;
+import undoknot.visit.StepClock;
 
 /** Keeps the attempts: gates first, then fluid, clock and entry in one transaction. */
 @Component
@@ -38,117 +46,149 @@ class AttemptLog {
 
     private final Attempts attempts;
     private final StepClocks clocks;
+    private final Departures departures;
     private final Shelf shelf;
-    private final Courses courses;
-    private final RepeatableWrite writes;
+    private final VisitLoader loader;
+    private final StoredJson stored;
+    private final VisitWrites writes;
     private final Ledger ledger;
     private final Clock clock;
 
     AttemptLog(
             Attempts attempts,
             StepClocks clocks,
+            Departures departures,
             Shelf shelf,
-            Courses courses,
-            RepeatableWrite writes,
+            VisitLoader loader,
+            StoredJson stored,
+            VisitWrites writes,
             Ledger ledger,
             Clock clock) {
         this.attempts = attempts;
         this.clocks = clocks;
+        this.departures = departures;
         this.shelf = shelf;
-        this.courses = courses;
+        this.loader = loader;
+        this.stored = stored;
         this.writes = writes;
         this.ledger = ledger;
         this.clock = clock;
     }
 
     Preview preview(UUID visitId, PreviewEntry entry) {
-        Course course = courses.get(visitId);
+        LoggedVisit logged = loader.get(visitId);
         FluidLot lot = entry.lotId() == null ? null : shelf.get(entry.lotId());
         double temperatureC = entry.temperatureC() == null ? 20 : entry.temperatureC();
         List<Caution> cautions = Caution.of(new Caution.Work(
                 entry.kind(),
                 lot == null ? null : lot.kind,
                 temperatureC,
-                course.food().needsFoodCare()));
+                logged.food().needsFoodCare()));
         TreatmentEntry whole = entry.treatment();
         if (whole == null || !whole.hasOneKind()) {
             return new Preview(cautions, List.of(), null);
         }
-        Treatment treatment = whole.treatment();
+        Treatment treatment;
+        try {
+            treatment = whole.treatment();
+        } catch (IllegalArgumentException | NullPointerException unfinished) {
+            // Half typed: the form itself says what is missing.
+            return new Preview(cautions, List.of(), null);
+        }
         BigDecimal shortBy = lot == null
                 ? BigDecimal.ZERO
                 : new Draw(treatment.volumeMl().max(BigDecimal.ZERO), lot.remainingMl).shortByMl();
-        return new Preview(cautions, gates(course, treatment, lot), shortBy.signum() == 0 ? null : shortBy);
+        return new Preview(cautions, gates(logged, treatment, lot), shortBy.signum() == 0 ? null : shortBy);
     }
 
-    private List<Gate> gates(Course course, Treatment treatment, FluidLot lot) {
+    private List<Gate> gates(LoggedVisit logged, Treatment treatment, FluidLot lot) {
         return Gates.of(
                 treatment,
                 new Gates.Situation(
-                        course.family().limits(),
-                        course.food().needsFoodCare(),
-                        course.heldUntil(clock.instant()).isPresent(),
-                        course.cyclesRunning(),
+                        logged.family().limits(),
+                        logged.food().needsFoodCare(),
+                        logged.heldUntil(clock.instant()).isPresent(),
+                        logged.cyclesRunning(),
                         lot == null ? null : Shelf.bottle(lot),
                         LocalDate.now(clock)));
     }
 
-    void put(UUID visitId, UUID id, AttemptEntry entry) {
-        writes.run(() -> {
-            FluidLot chosen = entry.lotId() == null ? null : shelf.lock(entry.lotId());
-            Course course = courses.getOpen(visitId);
-            String details = courses.write(entry.treatment());
-            Attempt known = attempts.findById(id).orElse(null);
-            if (known != null) {
-                if (!known.visitId.equals(visitId)) {
-                    throw Refused.notFound("attempt");
-                }
-                if (known.details.equals(details) && Objects.equals(known.lotId, entry.lotId())) {
-                    return known;
-                }
-                throw Refused.conflict(courses.read(known.details, TreatmentEntry.class), entry.treatment());
-            }
-            if (!entry.treatment().hasOneKind()) {
-                throw Refused.entry(
-                        "treatment.kind", "MIXED", "Enter what this kind of treatment records, and nothing else.");
-            }
-            Treatment treatment = entry.treatment().treatment();
-            checkChannels(course, treatment.channels());
-            FluidLot lot = lotFor(treatment, chosen);
-            passGates(gates(course, treatment, lot), entry.departureReason());
-
-            Instant now = clock.instant();
-            String by = SignedIn.now().displayName();
-            Attempt attempt = new Attempt(id, visitId, now, by);
-            attempt.kind = treatment.kind();
-            attempt.details = details;
-            attempt.lotId = lot == null ? null : lot.id;
-            attempt.volumeMl = treatment.volumeMl();
-            attempt.note = text(entry.note());
-            attempt.departureReason = text(entry.departureReason()).isEmpty() ? null : text(entry.departureReason());
-            boolean waits = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath;
-            attempt.endedAt = waits ? null : now;
-            attempts.saveAndFlush(attempt);
-            if (lot != null) {
-                shelf.draw(lot.id, id, treatment.volumeMl());
-            }
-            if (treatment instanceof Treatment.Soak soak) {
-                startClock(visitId, id, NextStep.Waiting.SOAK, now, by, Duration.ofMinutes(soak.plannedMinutes()));
-            } else if (treatment instanceof Treatment.Bath bath) {
-                startClock(visitId, id, NextStep.Waiting.BURST, now, by, Duration.ofSeconds(bath.burstSeconds()));
-            }
-            return attempt;
-        });
+    VisitView put(UUID visitId, UUID id, AttemptEntry entry) {
+        return writes.on(
+                visitId,
+                () -> {
+                    // The bottle before the log: two doses of one bottle wait for each other, not in a circle.
+                    if (entry.lotId() != null) {
+                        shelf.lock(entry.lotId());
+                    }
+                },
+                logged -> put(logged, id, entry));
     }
 
-    private void startClock(
-            UUID visitId, UUID attemptId, NextStep.Waiting kind, Instant now, String by, Duration planned) {
-        clocks.save(new StepClockRow(UUID.randomUUID(), visitId, attemptId, kind, now, by, planned, ""));
+    private List<Object> put(LoggedVisit logged, UUID id, AttemptEntry entry) {
+        Attempt known = attempts.findById(id).orElse(null);
+        if (known != null && !known.visitId.equals(logged.visit().id)) {
+            throw Refused.notFound("attempt");
+        }
+        if (!entry.treatment().hasOneKind()) {
+            throw Refused.entry(
+                    "treatment.kind", "MIXED", "Enter what this kind of treatment records, and nothing else.");
+        }
+        Treatment treatment = entry.treatment().treatment();
+        if (known != null) {
+            if (logged.treatment(known).equals(treatment) && Objects.equals(known.lotId, entry.lotId())) {
+                return List.of();
+            }
+            throw Refused.conflict(TreatmentEntry.of(logged.treatment(known)), entry.treatment());
+        }
+        checkChannels(logged, treatment.channels());
+        FluidLot lot = lotFor(treatment, entry.lotId() == null ? null : shelf.get(entry.lotId()));
+        passGates(gates(logged, treatment, lot), entry.departureReason());
+
+        List<Object> written = new ArrayList<>();
+        Instant now = clock.instant();
+        UUID visitId = logged.visit().id;
+        Attempt attempt = new Attempt(id, visitId, now, SignedIn.now().displayName());
+        attempt.kind = treatment.kind();
+        attempt.record = stored.write(StoredTreatment.of(treatment));
+        attempt.lotId = lot == null ? null : lot.id;
+        attempt.volumeMl = treatment.volumeMl();
+        attempt.note = text(entry.note());
+        attempt.departureReason = text(entry.departureReason()).isEmpty() ? null : text(entry.departureReason());
+        boolean waits = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath;
+        attempt.endedAt = waits ? null : now;
+        written.add(attempts.saveAndFlush(attempt));
+        if (lot != null) {
+            shelf.draw(lot.id, id, treatment.volumeMl());
+            written.add(lot);
+        }
+        if (treatment instanceof Treatment.Soak soak) {
+            written.add(startClock(attempt, StepClock.Kind.SOAK, Duration.ofMinutes(soak.plannedMinutes())));
+        } else if (treatment instanceof Treatment.Bath bath) {
+            written.add(startClock(attempt, StepClock.Kind.BURST, Duration.ofSeconds(bath.burstSeconds())));
+        }
+        if (entry.departure() != null) {
+            // Under the attempt's own key: one attempt departs from one advice, and both are kept or neither.
+            written.add(departures.saveAndFlush(entry.departure().row(id, visitId, now)));
+        }
+        return written;
     }
 
-    private static void checkChannels(Course course, Set<String> channels) {
+    private StepClockRow startClock(Attempt attempt, StepClock.Kind kind, Duration planned) {
+        return clocks.save(new StepClockRow(
+                UUID.randomUUID(),
+                attempt.visitId,
+                attempt.id,
+                kind,
+                attempt.startedAt,
+                attempt.startedBy,
+                planned,
+                null));
+    }
+
+    private static void checkChannels(LoggedVisit logged, Set<String> channels) {
         for (String code : channels) {
-            if (course.family().channel(code).isEmpty()) {
+            if (logged.family().channel(code).isEmpty()) {
                 throw Refused.entry("treatment.channels", "UNKNOWN", "This head has no channel " + code + ".");
             }
         }
@@ -189,49 +229,56 @@ class AttemptLog {
         }
     }
 
-    void end(UUID visitId, UUID id) {
-        writes.run(() -> {
-            courses.getOpen(visitId);
+    VisitView end(UUID visitId, UUID id) {
+        return writes.on(visitId, logged -> {
             Attempt attempt = own(visitId, id);
-            stop(attempt);
-            return attempts.saveAndFlush(attempt);
+            List<Object> written = new ArrayList<>(stop(logged, attempt));
+            written.add(attempts.saveAndFlush(attempt));
+            return written;
         });
     }
 
-    void withdraw(UUID visitId, UUID id, String reason) {
-        writes.run(() -> {
-            Attempt attempt = own(visitId, id);
-            if (attempt.lotId != null) {
-                shelf.lock(attempt.lotId);
-            }
-            courses.getOpen(visitId);
-            if (!attempt.stands()) {
-                return attempt;
-            }
-            stop(attempt);
-            attempt.withdrawnReason = reason;
-            if (attempt.lotId != null) {
-                shelf.putBack(attempt.lotId, id);
-            }
-            Attempt kept = attempts.saveAndFlush(attempt);
-            ledger.keep(visitId);
-            return kept;
-        });
+    VisitView withdraw(UUID visitId, UUID id, String reason) {
+        return writes.on(
+                visitId,
+                () -> {
+                    UUID lotId = own(visitId, id).lotId;
+                    if (lotId != null) {
+                        shelf.lock(lotId);
+                    }
+                },
+                logged -> {
+                    Attempt attempt = own(visitId, id);
+                    if (!attempt.stands()) {
+                        return List.of();
+                    }
+                    List<Object> written = new ArrayList<>(stop(logged, attempt));
+                    attempt.withdrawnReason = reason;
+                    if (attempt.lotId != null) {
+                        shelf.putBack(attempt.lotId, id);
+                        written.add(shelf.get(attempt.lotId));
+                    }
+                    written.add(attempts.saveAndFlush(attempt));
+                    ledger.keep(loader.with(logged, written));
+                    return written;
+                });
     }
 
     /** Stops the clocks of an attempt that still run, and ends it. */
-    private void stop(Attempt attempt) {
+    private List<StepClockRow> stop(LoggedVisit logged, Attempt attempt) {
         if (attempt.endedAt != null) {
-            return;
+            return List.of();
         }
         Instant now = clock.instant();
-        for (StepClockRow row : clocks.findByVisitIdIn(List.of(attempt.visitId))) {
-            if (attempt.id.equals(row.attemptId) && row.stoppedAt == null) {
-                row.stoppedAt = now;
-                row.stoppedBy = SignedIn.now().displayName();
-            }
-        }
+        List<StepClockRow> stopped = logged.runningClocks().stream()
+                .filter(row -> attempt.id.equals(row.attemptId))
+                .toList();
+        stopped.forEach(row -> {
+            row.stoppedAt = now;
+            row.stoppedBy = SignedIn.now().displayName();
+        });
         attempt.endedAt = now;
+        return stopped;
     }
 
     private Attempt own(UUID visitId, UUID id) {

@@ -15,10 +15,10 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.lang.Nullable;
-import undoknot.diagnosis.Symptom;
 import undoknot.fluid.InkChemistry;
-import undoknot.head.FoodStanding.Told;
+import undoknot.head.FoodStanding.Answer;
 import undoknot.nozzle.JobClass;
+import undoknot.observation.Symptom;
 
 /**
  * What matters later (handbook 4), in the order in which a technician asks. What nobody knows stays out.
@@ -68,7 +68,7 @@ public record Intake(
         Integer idleDays,
 
         @Nullable Climate climate,
-        @Nullable Told mainsPower,
+        @Nullable Answer mainsPower,
         @Nullable @Size(max = 500, message = TOO_LONG) String printingWhenFailed,
         @NotEmpty(message = "Choose at least one symptom.") List<Symptom> symptoms,
         @Nullable @Size(max = 500, message = TOO_LONG) String errorShown,
@@ -82,8 +82,8 @@ public record Intake(
         @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 99, message = "Enter at most 99 refills.")
         Integer refills,
 
-        @Nullable Told leftOut,
-        @Nullable Told setupCartridges,
+        @Nullable Answer leftOut,
+        @Nullable Answer setupCartridges,
 
         @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 600, message = "Enter at most 600 months.")
         Integer damperAgeMonths,
@@ -91,10 +91,10 @@ public record Intake(
         @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 99, message = "Enter at most 99 times.")
         Integer dampersCleaned,
 
-        @Nullable Told printedEmpty,
+        @Nullable Answer printedEmpty,
 
         @NotNull(message = "Say whether the head ever carried ink that is not for food, or that nobody knows.")
-        Told everNonFood,
+        Answer everNonFood,
 
         @NotNull(message = "Choose what the head must be good for.")
         JobClass jobClass,

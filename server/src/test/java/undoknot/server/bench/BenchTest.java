@@ -42,7 +42,7 @@ class BenchTest {
         assertThat(strip(all, "PM5-60007").at("/next/action").asText()).isEqualTo("LIFT_FROM_SOAK");
         assertThat(strip(all, "SL4-22091").at("/next/action").asText()).isEqualTo("WAIT_HOLD");
         assertThat(strip(all, "OD6-51002").at("/next/action").asText()).isEqualTo("FIRST_CHECK");
-        assertThat(strip(all, "TT4-28817").at("/next/action").asText()).isEqualTo("DIAGNOSE");
+        assertThat(strip(all, "TT4-28817").at("/next/action").asText()).isEqualTo("TREAT");
         assertThat(strip(all, "HW8-00917").at("/next/action").asText()).isEqualTo("TREAT");
         assertThat(strip(all, "PM5-61120").at("/next/action").asText()).isEqualTo("CHECK_AGAIN");
         assertThat(strip(all, "VB3-09941").at("/next/action").asText()).isEqualTo("RETURN");

@@ -9,7 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import undoknot.diagnosis.Sign;
+import undoknot.observation.Sign;
 import undoknot.server.Api;
 import undoknot.server.ServerTest;
 import undoknot.server.account.Role;

@@ -42,7 +42,7 @@ class CheckTest {
         // general work: 1 % of 208 nozzles is 2.08, so 2
         assertThat(view.at("/checks/0/acceptance/channels/C/allowedOut").asInt())
                 .isEqualTo(2);
-        assertThat(view.at("/next/action").asText()).isEqualTo("DIAGNOSE");
+        assertThat(view.at("/next/action").asText()).isEqualTo("LOOK");
     }
 
     @Test

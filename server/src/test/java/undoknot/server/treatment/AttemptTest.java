@@ -274,7 +274,7 @@ class AttemptTest {
         api.put(path(UUID.randomUUID()), cycle(3)).is(200);
         Api.Answer refused = api.put(path(UUID.randomUUID()), cycle(1)).is(422);
         assertThat(refused.body().at("/gates/0/code").asText()).isEqualTo("TOO_MANY_CYCLES");
-        assertThat(refused.body().at("/gates/0/facts/entered").asText()).isEqualTo("4");
+        assertThat(refused.body().at("/gates/0/entered").asInt()).isEqualTo(4);
         ObjectNode reasoned = api.json.valueToTree(cycle(1));
         JsonNode view = api.put(path(UUID.randomUUID()), reasoned.put("departureReason", "last one improved"))
                 .is(200)

@@ -1,0 +1,156 @@
+package undoknot.advice;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import undoknot.diagnosis.Cause;
+import undoknot.observation.Fact;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
+import undoknot.outcome.Worth;
+import undoknot.practice.HouseQuestion;
+import undoknot.treatment.BarredWork;
+import undoknot.treatment.Method;
+
+/**
+ * What to do next and why.
+ *
+ * @param rule the rule that fits
+ * @param act what kind of thing is to be done
+ * @param method the work, or null
+ * @param look the look, or null
+ * @param channels where; empty for the whole head
+ * @param facts the counts behind it
+ * @param cause the cause it is done for, or the one that a look tells most about; null when the rule asks for none
+ * @param otherCause the cause that a look tells it from, or null
+ * @param money the sum that advises to stop, or null
+ * @param house the questions of practice whose answers it follows
+ * @param findings what was found that calls for it
+ * @param style how the work is done in this shop, or null when it is none
+ */
+public record Advice(
+        Rule rule,
+        Act act,
+        Method method,
+        Look look,
+        List<String> channels,
+        Map<Fact, Integer> facts,
+        Cause cause,
+        Cause otherCause,
+        Money money,
+        List<HouseQuestion> house,
+        List<Sign> findings,
+        WorkStyle style) {
+
+    public Advice {
+        Objects.requireNonNull(rule, "rule");
+        Objects.requireNonNull(act, "act");
+        channels = List.copyOf(channels);
+        facts = Map.copyOf(facts);
+        house = List.copyOf(house);
+        findings = List.copyOf(findings);
+    }
+
+    /** Work, a check or an end, by counts. */
+    static Advice to(
+            Rule rule,
+            Act act,
+            Method method,
+            List<String> channels,
+            Map<Fact, Integer> facts,
+            List<HouseQuestion> house,
+            List<Sign> findings,
+            WorkStyle style) {
+        return new Advice(rule, act, method, null, channels, facts, null, null, null, house, findings, style);
+    }
+
+    /** A look first. */
+    static Advice toLook(Look look, List<String> channels, Map<Fact, Integer> facts, Cause separates, Cause from) {
+        return new Advice(
+                Rule.LOOK_FIRST,
+                Act.LOOK,
+                null,
+                look,
+                channels,
+                facts,
+                separates,
+                from,
+                null,
+                List.of(),
+                List.of(),
+                null);
+    }
+
+    /** The same, done for a cause. */
+    Advice against(Cause remedied) {
+        return new Advice(
+                rule, act, method, look, channels, facts, remedied, otherCause, money, house, findings, style);
+    }
+
+    /** The same, by this sum. */
+    Advice by(Worth worth) {
+        Money sum = new Money((int) Math.round(100 * worth.chance()), worth.cost(), worth.gain());
+        return new Advice(rule, act, method, look, channels, facts, cause, otherCause, sum, house, findings, style);
+    }
+
+    /**
+     * Why going on does not pay, in the shop's currency.
+     *
+     * @param percent chance of acceptance, percent
+     * @param cost of another attempt
+     * @param gain expected, on average; at or below zero
+     */
+    public record Money(int percent, double cost, double gain) {}
+
+    /** In the order in which they are asked; those of handbook 13 carry its numbers. */
+    public enum Rule {
+        FIRST_CHECK(0),
+        CHECK_AGAIN(0),
+        ACCEPTED(1),
+        NEW_PARTS(1),
+        SETTLE_FIRST(2),
+        NEWLY_OUT(3),
+        OUT_AFTER_FLUSH(4),
+        FOUND(0),
+        LOOK_FIRST(0),
+        WANDERING(5),
+        ELECTRICAL(6),
+        NOT_WORTH_IT(7),
+        STOP_UNCHANGED(7),
+        STOP_NO_FLOW(7),
+        RECOVERING(8),
+        RECOVERING_SLOWLY(9),
+        NO_RECOVERY(10),
+        NOTHING_LEFT(11),
+        FIRST_REMEDY(0);
+
+        private final int number;
+
+        Rule(int number) {
+            this.number = number;
+        }
+
+        /** Number in handbook 13; 0 for what goes before those rules. */
+        public int number() {
+            return number;
+        }
+    }
+
+    public enum Act {
+        CHECK,
+        LOOK,
+        WORK,
+        FINISH,
+        STOP_ELECTRICAL,
+        STOP_MONEY,
+        STOP_HOUSE,
+        NOT_RECOVERABLE,
+        ELSEWHERE
+    }
+
+    /**
+     * @param next the work that is next, be it after a look or a check; null when none is
+     * @param bars what findings make unsafe now
+     */
+    public record Answer(Advice first, List<Advice> others, Advice next, List<BarredWork> bars) {}
+}

@@ -1,0 +1,62 @@
+package undoknot.advice;
+
+import java.util.List;
+import java.util.function.Function;
+import undoknot.diagnosis.Evidence;
+import undoknot.diagnosis.NextLook;
+import undoknot.diagnosis.Priors;
+import undoknot.diagnosis.Ranking;
+import undoknot.head.Channel;
+import undoknot.observation.Contradiction;
+import undoknot.observation.Observation;
+import undoknot.outcome.Worth;
+import undoknot.visit.CurrentFindings;
+import undoknot.visit.VisitLog;
+
+/**
+ * All that can be said of a visit so far: what was observed, what is likely wrong, what one more look would tell, what to do.
+ *
+ * @param looks looks that are possible and were not taken, most telling first
+ * @param contradictions pairs of observations that can hardly both hold
+ */
+public record Judgement(
+        List<Observation> observations,
+        Ranking ranking,
+        List<NextLook.Proposal> looks,
+        List<Contradiction> contradictions,
+        Advice.Answer advice) {
+
+    public static Judgement of(VisitLog visit, Priors priors, Terms terms) {
+        return of(visit, priors, terms, next -> null);
+    }
+
+    /** @param worthOf what an attempt that is advised next is worth; its answer may be null */
+    public static Judgement of(VisitLog visit, Priors priors, Terms terms, Function<Advice, Worth> worthOf) {
+        List<Observation> seen = Evidence.of(visit);
+        Ranking ranking = Ranking.of(priors, seen);
+        List<NextLook.Proposal> looks = looks(visit, ranking);
+        return new Judgement(
+                List.copyOf(seen),
+                ranking,
+                looks,
+                Contradiction.in(seen),
+                AdviceRules.of(new AdviceContext(visit, ranking, terms), looks, worthOf));
+    }
+
+    private static List<NextLook.Proposal> looks(VisitLog visit, Ranking ranking) {
+        List<Observation> context = CurrentFindings.of(visit);
+        // What was mended is not looked at again on its own account.
+        return NextLook.rank(
+                        ranking,
+                        context,
+                        new NextLook.Possible(
+                                visit.family().construction(),
+                                visit.family().channels().stream()
+                                        .map(Channel::code)
+                                        .toList(),
+                                visit.powerAllowed()))
+                .stream()
+                .filter(p -> !CurrentFindings.isMended(visit, p.look(), p.channel()))
+                .toList();
+    }
+}

@@ -1,0 +1,137 @@
+package undoknot.advice;
+
+import static undoknot.practice.HouseQuestion.*;
+import static undoknot.treatment.Method.*;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import undoknot.diagnosis.Cause;
+import undoknot.head.Construction;
+import undoknot.head.Family;
+import undoknot.practice.HouseRules;
+import undoknot.practice.School;
+import undoknot.treatment.Method;
+import undoknot.treatment.WorkBetweenChecks;
+
+/** What is tried for a cause, gentlest first, as far as the family and the house rules allow it (handbook 8, 9 and 12). */
+public final class Ladder {
+
+    private static final Map<Cause, List<Method>> LADDERS = new EnumMap<>(Map.ofEntries(
+            Map.entry(
+                    Cause.DRIED_INK,
+                    List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG)),
+            Map.entry(Cause.AIR, List.of(PURGE, DRAW_IN, CARTRIDGE, REST)),
+            Map.entry(Cause.SUPPLY_RESTRICTED, List.of(DAMPER, LINE, CARTRIDGE)),
+            Map.entry(Cause.CARTRIDGE_FAULT, List.of(CARTRIDGE, DRAW_IN)),
+            // What a dirty station has put into the nozzles stays there once it is clean.
+            Map.entry(Cause.SERVICE_STATION, List.of(STATION, CYCLE, FLUSH, PORT_SOAK, WARM)),
+            Map.entry(Cause.FACE_DEBRIS, List.of(WIPE, PAD, VAPOUR)),
+            Map.entry(Cause.CARRIAGE_DIRT, List.of(UNDERSIDE)),
+            Map.entry(Cause.ELECTRICAL, List.of(CYCLE)),
+            Map.entry(Cause.CONTACTS, List.of(RESEAT)),
+            Map.entry(Cause.ALIGNMENT_ENCODER, List.of(ALIGN, STRIP)),
+            Map.entry(Cause.PLATE_DAMAGE, List.of()),
+            Map.entry(Cause.UNSUITABLE_INK, List.of(FLUSH, PORT_SOAK, WARM, RINSE, SYSTEM)),
+            Map.entry(Cause.NOT_THE_HEAD, List.of())));
+
+    private Ladder() {}
+
+    /**
+     * What of a head decides its ladder.
+     *
+     * @param food whether it serves food: volatile cleaners never go near it
+     * @param stiff whether fluid went in stiffly, or it stood for more than a month
+     * @param stuckPort whether a port would not take fluid at all
+     */
+    public record Head(Family family, HouseRules house, boolean food, boolean stiff, boolean stuckPort) {}
+
+    public static List<Method> of(Cause cause, Head head) {
+        Construction construction = head.family().construction();
+        // Nothing may be pushed into a laminated head; drawing back is its method of choice.
+        List<Method> usual = construction == Construction.LAMINATED_PIEZO && cause == Cause.DRIED_INK
+                ? List.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH)
+                : pushedOrDrawn(LADDERS.get(cause), head);
+        return afterStuckPort(usual, head).stream()
+                .map(m -> byHouse(m, cause, head))
+                .flatMap(Optional::stream)
+                .filter(m -> m.allowedBy(head.family().limits()))
+                .filter(m -> !(head.food() && m == VAPOUR))
+                .distinct()
+                .toList();
+    }
+
+    /** Where the shop draws rather than pushes, drawing takes the place of every stroke at the port. */
+    private static List<Method> pushedOrDrawn(List<Method> ladder, Head head) {
+        boolean draws = head.house().says(School.PushOrDraw.DRAW)
+                && DRAW_BACK.allowedBy(head.family().limits());
+        return draws
+                ? ladder.stream()
+                        .map(m -> m == FLUSH || m == WARM ? DRAW_BACK : m)
+                        .toList()
+                : ladder;
+    }
+
+    /** What is done first once a port would not take fluid; its next stroke comes after that. */
+    private static List<Method> afterStuckPort(List<Method> ladder, Head head) {
+        if (!head.stuckPort() || !ladder.contains(FLUSH)) {
+            return ladder;
+        }
+        List<Method> first = switch (head.house().answer(School.StuckPort.class)) {
+            case SOAK -> List.of(PORT_SOAK, WARM, FLUSH);
+            case RINSE_AGAIN -> List.of(RINSE, PORT_SOAK, WARM, FLUSH);
+            case WARM_THEN_SOAK -> List.of(WARM, PORT_SOAK, FLUSH);
+        };
+        return Stream.concat(first.stream(), ladder.stream().filter(m -> !first.contains(m)))
+                .toList();
+    }
+
+    /** The method as the house rules would have it: itself, another in its place, or none. */
+    private static Optional<Method> byHouse(Method method, Cause cause, Head head) {
+        HouseRules house = head.house();
+        boolean stiff = head.stiff() || head.stuckPort();
+        return switch (method) {
+            case CYCLE ->
+                cause != Cause.ELECTRICAL
+                                && house.says(School.CycleStrength.STRONG)
+                                && !house.says(School.CyclesFirst.NONE)
+                        ? Optional.of(CYCLE_STRONG)
+                        : only(CYCLE, cause == Cause.ELECTRICAL || house.says(School.CyclesFirst.UP_TO_THREE));
+            case CYCLE_STRONG -> only(CYCLE_STRONG, house.says(School.CyclesFirst.STRONG_AT_THE_END));
+            case FLUSH -> Optional.of(house.says(School.WarmFluid.ALWAYS) ? WARM : FLUSH);
+            case WARM ->
+                only(WARM, house.says(School.WarmFluid.ALWAYS) || stiff && house.says(School.WarmFluid.WHEN_STIFF));
+            case TRAY_SOAK -> only(TRAY_SOAK, !house.says(School.Submerge.NEVER));
+            case WIPE -> only(WIPE, house.says(School.Wiping.DAMP_IN_PLACE));
+            default -> Optional.of(method);
+        };
+    }
+
+    private static Optional<Method> only(Method method, boolean is) {
+        return is ? Optional.of(method) : Optional.empty();
+    }
+
+    /** What is tried when nothing is left (handbook 13, rule 11); a shop that pushes draws laminated heads alone. */
+    public static Method lastResort(Family family, HouseRules house) {
+        boolean draws = family.construction() == Construction.LAMINATED_PIEZO || !house.says(School.PushOrDraw.PUSH);
+        return draws && DRAW_BACK.allowedBy(family.limits()) ? DRAW_BACK : null;
+    }
+
+    /**
+     * How a head takes ink again after fluid was put through it (handbook 12, after the flush); empty when cycles pull it.
+     *
+     * @param last what was done last
+     */
+    static Optional<Method> inkAfter(Method last, Family family, HouseRules house) {
+        boolean emptiedLines = last == LINE || last == SYSTEM;
+        boolean wetted = last.between() == WorkBetweenChecks.FLUSH && last != PRIME;
+        if (emptiedLines || wetted && house.says(School.AfterFlush.INK_CHARGE)) {
+            return Optional.of(CHARGE);
+        }
+        boolean bySyringe =
+                family.construction() == Construction.METERED_PIEZO || house.says(School.AfterFlush.SYRINGE);
+        return only(PRIME, wetted && bySyringe && PRIME.allowedBy(family.limits()));
+    }
+}

@@ -1,0 +1,23 @@
+package undoknot.advice;
+
+import undoknot.fluid.FluidKind;
+import undoknot.treatment.Treatment;
+
+/**
+ * How a piece of work is done in this shop on this head; what the house rules leave open is null.
+ *
+ * @param site where the head is while it is treated
+ * @param fluid kind of fluid to take
+ * @param strength of a printer cycle
+ * @param strokeMl usual volume of one stroke, mL
+ * @param temperatureC of the fluid; null at room temperature
+ * @param pulses whether fluid goes in pulses, with pad prints between, instead of a stroke and a soak
+ */
+public record WorkStyle(
+        Site site, FluidKind fluid, Treatment.Strength strength, Double strokeMl, Double temperatureC, boolean pulses) {
+
+    public enum Site {
+        IN_CARRIAGE,
+        ON_BENCH
+    }
+}

@@ -1,2 +1,0 @@
-/** What to look at before the head is blamed (handbook 6). */
-package undoknot.ruleout;

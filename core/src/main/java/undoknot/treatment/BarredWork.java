@@ -1,0 +1,10 @@
+package undoknot.treatment;
+
+/** Work that something found, or a hold, makes unsafe until it is mended or over. */
+public enum BarredWork {
+    CYCLES,
+    STRONG_CYCLES,
+    WIPING_IN_PLACE,
+    PUSHING,
+    POWER
+}

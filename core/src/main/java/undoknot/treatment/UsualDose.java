@@ -1,0 +1,50 @@
+package undoknot.treatment;
+
+import java.util.List;
+import undoknot.treatment.Treatment.Place;
+
+/** Doses and times that work starts from (handbook 8 and 18): defaults of the shop, never limits. */
+public final class UsualDose {
+
+    /** First stroke of a flush, mL. */
+    public static final double STROKE_ML = 3;
+
+    /** One stroke of a stubborn head, mL. */
+    public static final double PULSE_ML = 4;
+
+    /** Time a form proposes for a stroke that nobody timed, s. */
+    public static final int STROKE_SECONDS = 12;
+
+    /** Temperature of a fluid that was not warmed, °C. */
+    public static final double ROOM_C = 22;
+
+    public static final Bath BATH = new Bath(150, 35, 3, 2, 120);
+
+    /**
+     * @param levelMm over the face, mm
+     * @param bursts number of bursts
+     */
+    public record Bath(double volumeMl, double temperatureC, double levelMm, int bursts, int burstSeconds) {}
+
+    private UsualDose() {}
+
+    /** Rungs of a soak, minutes: each about four times the one before (handbook 18). */
+    public static List<Integer> soakLadderMinutes(Place place) {
+        return switch (place) {
+            case PORT -> List.of(10, 40, 180, 720);
+            case TRAY -> List.of(15, 40, 180, 720);
+        };
+    }
+
+    /**
+     * Fluid of a soak, mL.
+     *
+     * @param channels number of channels, 1 or more
+     */
+    public static double soakMl(Place place, int channels) {
+        return switch (place) {
+            case PORT -> 1.5 * channels;
+            case TRAY -> 25;
+        };
+    }
+}

@@ -1,0 +1,43 @@
+package undoknot.visit;
+
+import java.util.Map;
+import undoknot.nozzle.CoarseReading;
+import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Observation;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+
+/** One thing that happened on a visit. */
+public sealed interface Step {
+
+    /**
+     * A reading, or the news that none was possible.
+     *
+     * @param id its key
+     * @param map the nozzle map, or null
+     * @param coarse a coarser reading, or null
+     * @param foreign nozzles at which another channel's ink was seen, by channel; empty when nobody looked for it
+     */
+    record Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign) implements Step {
+        public Checked {
+            foreign = Map.copyOf(foreign);
+        }
+
+        public Checked(String id, NozzleMap map, CoarseReading coarse) {
+            this(id, map, coarse, Map.of());
+        }
+
+        public boolean notPossible() {
+            return map == null && coarse == null;
+        }
+    }
+
+    record Worked(String id, Treatment treatment) implements Step {
+        public Method method() {
+            return Method.of(treatment);
+        }
+    }
+
+    /** Something a look found, or that was seen meanwhile. */
+    record Found(Observation observation) implements Step {}
+}

@@ -1,0 +1,193 @@
+package undoknot.advice;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import undoknot.diagnosis.Priors;
+import undoknot.fluid.InkChemistry;
+import undoknot.head.Family;
+import undoknot.head.StarterFamilies;
+import undoknot.nozzle.ChannelMap;
+import undoknot.nozzle.JobClass;
+import undoknot.nozzle.NozzleMap;
+import undoknot.nozzle.NozzleState;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
+import undoknot.observation.Symptom;
+import undoknot.observation.ToldFacts;
+import undoknot.outcome.Worth;
+import undoknot.practice.HouseRules;
+import undoknot.practice.School;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+import undoknot.visit.Step;
+import undoknot.visit.VisitLog;
+
+/** Writes down a visit step by step, for worked cases. A check shows the gaps that stand when it is taken. */
+final class WrittenVisit {
+
+    private final Family family;
+    private final List<Observation> told = new ArrayList<>();
+    private final List<Step> steps = new ArrayList<>();
+    private final Map<String, ChannelMap> now = new LinkedHashMap<>();
+    private HouseRules house = HouseRules.DEFAULT;
+    private Worth worth;
+    private final Map<String, InkChemistry> inks = new HashMap<>();
+    private boolean food;
+    private boolean power = true;
+
+    WrittenVisit(String familyCode) {
+        family = StarterFamilies.ALL.stream()
+                .filter(f -> f.code().equals(familyCode))
+                .findFirst()
+                .orElseThrow();
+        family.channels().forEach(c -> now.put(c.code(), ChannelMap.filled(c.nozzles(), NozzleState.FIRING)));
+    }
+
+    WrittenVisit told(Integer idleDays, Symptom... symptoms) {
+        ToldFacts facts = ToldFacts.symptoms(symptoms);
+        told.addAll((idleDays == null ? facts : facts.idle(idleDays)).observations());
+        return this;
+    }
+
+    WrittenVisit told(Sign sign, String channel) {
+        told.add(Observation.of(sign, channel));
+        return this;
+    }
+
+    private WrittenVisit set(String code, NozzleState state, BitSet nozzles) {
+        now.put(code, now.get(code).with(nozzles, state));
+        return this;
+    }
+
+    /** Every so many-th nozzle out: scattered gaps. */
+    WrittenVisit scattered(String code, int every, int shift) {
+        BitSet set = new BitSet();
+        for (int n = 3 + shift; n <= now.get(code).size(); n += every) {
+            set.set(n);
+        }
+        return set(code, NozzleState.MISSING, set);
+    }
+
+    WrittenVisit run(String code, int from, int to) {
+        return run(code, from, to, NozzleState.MISSING);
+    }
+
+    WrittenVisit run(String code, int from, int to, NozzleState state) {
+        BitSet set = new BitSet();
+        set.set(from, to + 1);
+        return set(code, state, set);
+    }
+
+    /** A short dense run with a bent dash on either side. */
+    WrittenVisit debris(String code, int from, int to) {
+        return run(code, from - 1, from - 1, NozzleState.DEFLECTED)
+                .run(code, from, to)
+                .run(code, to + 1, to + 1, NozzleState.DEFLECTED);
+    }
+
+    /** Both ends out. */
+    WrittenVisit ends(String code, int each) {
+        int size = now.get(code).size();
+        return run(code, 1, each).run(code, size - each + 1, size);
+    }
+
+    WrittenVisit whole(String code) {
+        return run(code, 1, now.get(code).size());
+    }
+
+    /** Everything fires again. */
+    WrittenVisit clear(String code) {
+        now.put(code, ChannelMap.filled(now.get(code).size(), NozzleState.FIRING));
+        return this;
+    }
+
+    WrittenVisit check() {
+        steps.add(new Step.Checked("check-" + steps.size(), new NozzleMap(now), null));
+        return this;
+    }
+
+    WrittenVisit noCheck() {
+        steps.add(new Step.Checked("check-" + steps.size(), null, null));
+        return this;
+    }
+
+    WrittenVisit found(Sign sign, String channel) {
+        steps.add(new Step.Found(Observation.of(sign, channel)));
+        return this;
+    }
+
+    WrittenVisit work(Treatment treatment) {
+        steps.add(new Step.Worked("work-" + steps.size(), treatment));
+        return this;
+    }
+
+    WrittenVisit cycle(String... channels) {
+        return work(new Treatment.Cycle(Set.of(channels), Treatment.Strength.LIGHT, 1));
+    }
+
+    WrittenVisit page() {
+        return hands(Method.PAGE, family.channels().stream().map(c -> c.code()).toArray(String[]::new));
+    }
+
+    WrittenVisit hands(Method method, String... channels) {
+        return work(new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO));
+    }
+
+    WrittenVisit flush(Treatment.Resistance felt, String... channels) {
+        List<Treatment.Stroke> strokes = java.util.Arrays.stream(channels)
+                .map(c -> new Treatment.Stroke(
+                        c, BigDecimal.valueOf(3), 12, felt, Treatment.Effluent.TINTED, Treatment.Stream.WHOLE))
+                .toList();
+        return work(new Treatment.Flush(strokes, 22));
+    }
+
+    WrittenVisit soak(int minutes, String... channels) {
+        return work(new Treatment.Soak(Treatment.Place.PORT, Set.of(channels), BigDecimal.ONE, minutes));
+    }
+
+    WrittenVisit house(School school) {
+        house = house.with(school);
+        return this;
+    }
+
+    WrittenVisit worth(Worth terms) {
+        worth = terms;
+        return this;
+    }
+
+    WrittenVisit ink(InkChemistry ink, String... channels) {
+        for (String code : channels) {
+            inks.put(code, ink);
+        }
+        return this;
+    }
+
+    WrittenVisit food() {
+        food = true;
+        return this;
+    }
+
+    WrittenVisit inHold() {
+        power = false;
+        return this;
+    }
+
+    VisitLog visit() {
+        return new VisitLog(family, JobClass.GENERAL, told, steps, power);
+    }
+
+    Judgement judge() {
+        return Judgement.of(visit(), Priors.DEFAULT, new Terms(house, worth, food, inks));
+    }
+
+    WorkStyle style(Method method, String... channels) {
+        Terms terms = new Terms(house, worth, food, inks);
+        return HouseWorkStyle.of(method, List.of(channels), new AdviceContext(visit(), judge().ranking(), terms));
+    }
+}

@@ -1,0 +1,148 @@
+package undoknot.server.observation;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.lang.Nullable;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import undoknot.observation.Sign;
+import undoknot.server.account.SignedIn;
+import undoknot.server.problem.Refused;
+import undoknot.server.view.VisitView;
+import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.FindingPhoto;
+import undoknot.server.visit.FindingPhotos;
+import undoknot.server.visit.FindingRow;
+import undoknot.server.visit.Findings;
+import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.RepeatableWrite;
+
+/** Recording what looks find. */
+@RestController
+@RequestMapping("/api/visits/{visitId}/findings/{id}")
+class FindingController {
+
+    private final Findings findings;
+    private final FindingPhotos photos;
+    private final VisitLoader loader;
+    private final VisitWrites writes;
+    private final RepeatableWrite plainWrites;
+    private final Clock clock;
+
+    FindingController(
+            Findings findings,
+            FindingPhotos photos,
+            VisitLoader loader,
+            VisitWrites writes,
+            RepeatableWrite plainWrites,
+            Clock clock) {
+        this.findings = findings;
+        this.photos = photos;
+        this.loader = loader;
+        this.writes = writes;
+        this.plainWrites = plainWrites;
+        this.clock = clock;
+    }
+
+    /**
+     * @param sign what was found; one of the findings of a look, or a thing seen by the way
+     * @param channel where; absent when it is about the whole head
+     */
+    record FindingEntry(
+            @NotNull(message = "Say what you found.") Sign sign,
+            @Nullable String channel,
+
+            @Nullable @Size(max = 2000, message = "Keep the note to {max} signs.")
+            String note) {}
+
+    @PutMapping
+    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody FindingEntry entry) {
+        return writes.on(visitId, logged -> {
+            if (entry.sign().kind() != Sign.Kind.FINDING && !Sign.BY_THE_WAY.contains(entry.sign())) {
+                throw Refused.entry("sign", "NOT_A_FINDING", "This is read from checks and attempts, not entered.");
+            }
+            SignCheck.check(logged.family(), entry.sign(), entry.channel(), "finding");
+            FindingRow row = findings.findById(id).orElse(null);
+            if (row != null && !row.visitId.equals(visitId)) {
+                throw Refused.notFound("finding");
+            }
+            if (row == null) {
+                row = new FindingRow(
+                        id,
+                        visitId,
+                        entry.sign(),
+                        entry.channel(),
+                        clock.instant(),
+                        SignedIn.now().displayName());
+            } else if (row.sign != entry.sign() || !Objects.equals(row.channel, entry.channel())) {
+                throw Refused.conflict(row.observation(), entry);
+            }
+            row.note = Objects.requireNonNullElse(entry.note(), "").strip();
+            return List.of(findings.saveAndFlush(row));
+        });
+    }
+
+    /** Takes back what was entered by mistake; it stays in the history. */
+    @PutMapping("/withdrawal")
+    VisitView withdraw(@PathVariable UUID visitId, @PathVariable UUID id) {
+        return writes.on(visitId, logged -> {
+            FindingRow row = own(visitId, id);
+            row.withdrawn = true;
+            return List.of(findings.saveAndFlush(row));
+        });
+    }
+
+    @PutMapping(path = "/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
+            throws IOException {
+        String type = mediaType(image.getBytes());
+        byte[] picture = image.getBytes();
+        plainWrites.run(() -> {
+            loader.getOpen(visitId);
+            return photos.saveAndFlush(new FindingPhoto(own(visitId, id).id, type, picture));
+        });
+    }
+
+    /** By the first bytes, since names and headers lie. */
+    private static String mediaType(byte[] picture) {
+        if (picture.length > 3 && (picture[0] & 0xff) == 0xff && (picture[1] & 0xff) == 0xd8) {
+            return MediaType.IMAGE_JPEG_VALUE;
+        }
+        if (picture.length > 8 && (picture[0] & 0xff) == 0x89 && picture[1] == 'P' && picture[2] == 'N') {
+            return MediaType.IMAGE_PNG_VALUE;
+        }
+        throw Refused.entry("image", "TYPE", "Send the photo as JPEG or PNG.");
+    }
+
+    @GetMapping("/photo")
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> photo(@PathVariable UUID visitId, @PathVariable UUID id) {
+        own(visitId, id);
+        FindingPhoto photo = photos.findById(id).orElseThrow(() -> Refused.notFound("photo"));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(photo.mediaType))
+                .header("X-Content-Type-Options", "nosniff")
+                .body(photo.picture);
+    }
+
+    private FindingRow own(UUID visitId, UUID id) {
+        return findings.findById(id)
+                .filter(row -> row.visitId.equals(visitId))
+                .orElseThrow(() -> Refused.notFound("finding"));
+    }
+}

@@ -1,0 +1,57 @@
+package undoknot.server.practice;
+
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.util.EnumMap;
+import java.util.Map;
+import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Priors;
+import undoknot.head.Limits;
+import undoknot.practice.HouseQuestion;
+import undoknot.practice.HouseRules;
+
+/**
+ * What a shop has settled for itself.
+ *
+ * @param answers school chosen for each question; the default where none is
+ * @param priors by family code: how often a head comes in with a cause, where it differs from the starting beliefs
+ * @param limits by family code: limits that differ from those of the construction
+ * @param ratePerHour what an hour of hands costs
+ * @param riskShare what harm to board or printer would cost, as a share of a replacement printer
+ */
+public record HouseBook(
+        @NotNull Map<HouseQuestion, String> answers,
+        @NotNull Map<String, Map<Cause, Double>> priors,
+        @NotNull Map<String, Limits> limits,
+
+        @NotNull(message = "Enter what an hour of hands costs.")
+        @DecimalMin(value = "0", message = "Enter 0 or more.")
+        @DecimalMax(value = "1000", message = "Enter at most 1000.")
+        BigDecimal ratePerHour,
+
+        @NotNull(message = "Enter a share between 0 and 1.")
+        @DecimalMin(value = "0", message = "Enter 0 to 1.")
+        @DecimalMax(value = "1", message = "Enter 0 to 1.")
+        BigDecimal riskShare) {
+
+    /** What a new shop starts from. */
+    static final HouseBook START =
+            new HouseBook(Map.of(), Map.of(), Map.of(), new BigDecimal("36"), new BigDecimal("0.2"));
+
+    public HouseRules rules() {
+        return HouseRules.named(answers);
+    }
+
+    /** The answer to every question, by its name. */
+    public Map<HouseQuestion, String> names() {
+        Map<HouseQuestion, String> names = new EnumMap<>(HouseQuestion.class);
+        rules().answers().forEach((question, school) -> names.put(question, school.name()));
+        return names;
+    }
+
+    public Priors priorsFor(String family) {
+        return Priors.DEFAULT.with(priors.getOrDefault(family, Map.of()));
+    }
+}

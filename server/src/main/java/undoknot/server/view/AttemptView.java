@@ -1,0 +1,54 @@
+package undoknot.server.view;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.UUID;
+import org.springframework.lang.Nullable;
+import undoknot.outcome.Knot;
+import undoknot.server.fluid.FluidLot;
+import undoknot.server.visit.Attempt;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.visit.StepClock;
+
+/** An attempt as the screens are told about it. */
+public record AttemptView(
+        UUID id,
+        long version,
+        TreatmentEntry treatment,
+        @Nullable LotName lot,
+        BigDecimal volumeMl,
+        Instant startedAt,
+        String startedBy,
+        @Nullable Instant endedAt,
+        String note,
+        @Nullable String departureReason,
+        @Nullable String withdrawnReason,
+        @Nullable Knot knot,
+        int burstsDone) {
+    public static AttemptView of(Attempt a, LoggedVisit c) {
+        int bursts = (int) c.clocks().stream()
+                .filter(clock ->
+                        a.id.equals(clock.attemptId) && clock.kind == StepClock.Kind.BURST && clock.stoppedAt != null)
+                .count();
+        return new AttemptView(
+                a.id,
+                a.version,
+                TreatmentEntry.of(c.treatment(a)),
+                LotName.of(c.lots().get(a.lotId)),
+                a.volumeMl,
+                a.startedAt,
+                a.startedBy,
+                a.endedAt,
+                a.note,
+                a.departureReason,
+                a.withdrawnReason,
+                a.stands() ? c.knot(a) : null,
+                bursts);
+    }
+
+    public record LotName(UUID id, String name, String lotCode) {
+        public static LotName of(FluidLot lot) {
+            return lot == null ? null : new LotName(lot.id, lot.name, lot.lotCode);
+        }
+    }
+}

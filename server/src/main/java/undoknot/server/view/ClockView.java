@@ -1,0 +1,44 @@
+package undoknot.server.view;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.springframework.lang.Nullable;
+import undoknot.bench.DryHold;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.StepClockRow;
+import undoknot.visit.StepClock;
+
+/**
+ * A clock and its visit. The server's time goes with it, since the screen's clock may be wrong.
+ */
+public record ClockView(
+        UUID id,
+        UUID visitId,
+        String tag,
+        String headName,
+        @Nullable UUID attemptId,
+        StepClock.Kind kind,
+        Instant startedAt,
+        String startedBy,
+        Instant dueAt,
+        @Nullable Instant stoppedAt,
+        @Nullable String stoppedBy,
+        String note,
+        @Nullable DryHold.Wet wet) {
+    public static ClockView of(StepClockRow row, LoggedVisit logged) {
+        return new ClockView(
+                row.id,
+                row.visitId,
+                logged.visit().tag,
+                logged.family().name(),
+                row.attemptId,
+                row.kind,
+                row.startedAt,
+                row.startedBy,
+                row.dueAt(),
+                row.stoppedAt,
+                row.stoppedBy,
+                row.note,
+                row.wet);
+    }
+}

@@ -1,0 +1,36 @@
+package undoknot.server.view;
+
+import java.time.Instant;
+import java.util.List;
+import org.springframework.lang.Nullable;
+import undoknot.advice.Advice;
+import undoknot.advice.NextStep;
+import undoknot.observation.Look;
+import undoknot.treatment.Method;
+
+/**
+ * What is next with a head, from the one engine that says so.
+ *
+ * @param at when it can or must be done; absent when it can be done now
+ * @param advised what the rules advise, in a line; absent while a soak or a burst is in hand
+ */
+public record NextView(
+        NextStep.Action action,
+        @Nullable Instant at,
+        @Nullable Advised advised) {
+    public static NextView of(NextStep next) {
+        return new NextView(next.action(), next.at(), next.advice() == null ? null : Advised.of(next.advice()));
+    }
+
+    /** What is advised, as far as a line on the bench says it. */
+    public record Advised(
+            Advice.Rule rule,
+            Advice.Act act,
+            @Nullable Method method,
+            @Nullable Look look,
+            List<String> channels) {
+        public static Advised of(Advice a) {
+            return new Advised(a.rule(), a.act(), a.method(), a.look(), a.channels());
+        }
+    }
+}

@@ -1,0 +1,199 @@
+package undoknot.server.view;
+
+import com.fasterxml.jackson.databind.annotation.JsonDeserialize;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.springframework.lang.Nullable;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+
+/** A treatment as it is entered and shown: its kind, and what that kind records, in the field of that name. */
+public record TreatmentEntry(
+        @NotNull Treatment.Kind kind,
+        @Nullable @Valid FlushEntry flush,
+        @Nullable @Valid SoakEntry soak,
+        @Nullable @Valid BathEntry bath,
+        @Nullable @Valid CycleEntry cycle,
+        @Nullable @Valid HandworkEntry handwork) {
+
+    static final String CHANNELS = "Choose at least one channel.";
+    static final String ML_MIN = "Enter more than 0 mL.";
+    static final String ML_MAX = "Enter at most {value} mL.";
+    static final String ML_DIGITS = "Enter millilitres to the hundredth.";
+    static final String ML_MISSING = "Enter how many mL.";
+    static final String TEMPERATURE = "Enter 1 to 99 °C.";
+
+    public record FlushEntry(
+            @NotEmpty(message = CHANNELS) @Valid List<StrokeEntry> strokes,
+
+            @DecimalMin(value = "1", message = TEMPERATURE) @DecimalMax(value = "99", message = TEMPERATURE)
+            double temperatureC) {}
+
+    public record StrokeEntry(
+            @NotNull String channel,
+
+            @NotNull(message = ML_MISSING)
+            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
+            @DecimalMax(value = "500", message = ML_MAX)
+            @Digits(integer = 4, fraction = 2, message = ML_DIGITS)
+            BigDecimal volumeMl,
+
+            @NotNull(message = "Enter how many seconds the stroke took.")
+            @DecimalMin(value = "0", inclusive = false, message = "Enter more than 0 seconds.")
+            @DecimalMax(value = "3600", message = "A stroke takes at most 3600 seconds.")
+            Double seconds,
+
+            @NotNull(message = "Say how it went in.") Treatment.Resistance resistance,
+            @NotNull(message = "Say what came out.") Treatment.Effluent effluent,
+            @NotNull(message = "Say how it left the face.") Treatment.Stream stream) {}
+
+    public record SoakEntry(
+            @NotNull Treatment.Place place,
+
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
+            @NotNull(message = ML_MISSING)
+            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
+            @DecimalMax(value = "5000", message = ML_MAX)
+            @Digits(integer = 4, fraction = 2, message = ML_DIGITS)
+            BigDecimal volumeMl,
+
+            @NotNull(message = "Enter how many minutes are planned.")
+            @Min(value = 1, message = "Plan at least 1 minute.")
+            @Max(value = 2880, message = "Plan at most 2880 minutes, two days.")
+            Integer plannedMinutes) {}
+
+    public record BathEntry(
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
+            @NotNull(message = ML_MISSING)
+            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
+            @DecimalMax(value = "20000", message = ML_MAX)
+            @Digits(integer = 5, fraction = 2, message = ML_DIGITS)
+            BigDecimal volumeMl,
+
+            @NotNull(message = "Enter the level over the face.")
+            @DecimalMin(value = "0", message = "Enter 0 to 50 mm.")
+            @DecimalMax(value = "50", message = "Enter 0 to 50 mm.")
+            Double levelMm,
+
+            @NotNull(message = TEMPERATURE)
+            @DecimalMin(value = "1", message = TEMPERATURE)
+            @DecimalMax(value = "99", message = TEMPERATURE)
+            Double temperatureC,
+
+            @NotNull(message = "Enter 1 to 20 bursts.")
+            @Min(value = 1, message = "Enter 1 to 20 bursts.")
+            @Max(value = 20, message = "Enter 1 to 20 bursts.")
+            Integer bursts,
+
+            @NotNull(message = "Enter the length of a burst.")
+            @Min(value = 1, message = "A burst takes 1 to 1800 seconds.")
+            @Max(value = 1800, message = "A burst takes 1 to 1800 seconds.")
+            Integer burstSeconds) {}
+
+    public record CycleEntry(
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
+            @NotNull(message = "Choose how strong.") Treatment.Strength strength,
+
+            @NotNull(message = "Enter 1 to 20 cycles.")
+            @Min(value = 1, message = "Enter 1 to 20 cycles.")
+            @Max(value = 20, message = "Enter 1 to 20 cycles.")
+            Integer count) {}
+
+    /** @param volumeMl fluid drawn from a bottle, mL; absent when none was */
+    public record HandworkEntry(
+            @NotNull(message = "Choose what was done.") Method method,
+
+            @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> channels,
+
+            @Nullable
+            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
+            @DecimalMax(value = "20000", message = ML_MAX)
+            @Digits(integer = 5, fraction = 2, message = ML_DIGITS)
+            BigDecimal volumeMl) {}
+
+    /** Whether the field that belongs to the kind is filled, and no other. */
+    public boolean hasOneKind() {
+        return (flush != null) == (kind == Treatment.Kind.FLUSH)
+                && (soak != null) == (kind == Treatment.Kind.SOAK)
+                && (bath != null) == (kind == Treatment.Kind.BATH)
+                && (cycle != null) == (kind == Treatment.Kind.CYCLE)
+                && (handwork != null) == (kind == Treatment.Kind.HANDWORK)
+                && (handwork == null || handwork.method().isHandwork());
+    }
+
+    /** What was logged, as it would be entered. */
+    public static TreatmentEntry of(Treatment treatment) {
+        FlushEntry flush = null;
+        SoakEntry soak = null;
+        BathEntry bath = null;
+        CycleEntry cycle = null;
+        HandworkEntry handwork = null;
+        if (treatment instanceof Treatment.Flush f) {
+            flush = new FlushEntry(
+                    f.strokes().stream()
+                            .map(s -> new StrokeEntry(
+                                    s.channel(), s.volumeMl(), s.seconds(), s.resistance(), s.effluent(), s.stream()))
+                            .toList(),
+                    f.temperatureC());
+        } else if (treatment instanceof Treatment.Soak s) {
+            soak = new SoakEntry(s.place(), s.channels(), s.volumeMl(), s.plannedMinutes());
+        } else if (treatment instanceof Treatment.Bath b) {
+            bath = new BathEntry(
+                    b.channels(), b.volumeMl(), b.levelMm(), b.temperatureC(), b.bursts(), b.burstSeconds());
+        } else if (treatment instanceof Treatment.Cycle c) {
+            cycle = new CycleEntry(c.channels(), c.strength(), c.count());
+        } else if (treatment instanceof Treatment.Handwork w) {
+            handwork = new HandworkEntry(w.method(), w.channels(), w.volumeMl().signum() == 0 ? null : w.volumeMl());
+        }
+        return new TreatmentEntry(treatment.kind(), flush, soak, bath, cycle, handwork);
+    }
+
+    public Treatment treatment() {
+        return switch (kind) {
+            case FLUSH ->
+                new Treatment.Flush(
+                        flush.strokes().stream()
+                                .map(s -> new Treatment.Stroke(
+                                        s.channel(),
+                                        s.volumeMl(),
+                                        s.seconds(),
+                                        s.resistance(),
+                                        s.effluent(),
+                                        s.stream()))
+                                .toList(),
+                        flush.temperatureC());
+            case SOAK -> new Treatment.Soak(soak.place(), soak.channels(), soak.volumeMl(), soak.plannedMinutes());
+            case BATH ->
+                new Treatment.Bath(
+                        bath.channels(),
+                        bath.volumeMl(),
+                        bath.levelMm(),
+                        bath.temperatureC(),
+                        bath.bursts(),
+                        bath.burstSeconds());
+            case CYCLE -> new Treatment.Cycle(cycle.channels(), cycle.strength(), cycle.count());
+            case HANDWORK ->
+                new Treatment.Handwork(
+                        handwork.method(),
+                        handwork.channels(),
+                        handwork.volumeMl() == null ? BigDecimal.ZERO : handwork.volumeMl());
+        };
+    }
+}

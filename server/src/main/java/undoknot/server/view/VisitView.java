@@ -1,0 +1,88 @@
+package undoknot.server.view;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.lang.Nullable;
+import undoknot.head.FoodStanding;
+import undoknot.nozzle.JobClass;
+import undoknot.outcome.Outcome;
+import undoknot.server.visit.Intake;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Visit;
+
+/**
+ * A visit whole, with its judgement.
+ *
+ * @param foodCare whether only what is safe for food may come near it
+ * @param standIn whether a stand-in answers for the head, so that checks of it can be printed here
+ */
+public record VisitView(
+        UUID id,
+        long version,
+        String tag,
+        Intake intake,
+        FamilyView family,
+        FoodStanding food,
+        boolean foodCare,
+        Instant openedAt,
+        String openedBy,
+        @Nullable Instant closedAt,
+        @Nullable String closedBy,
+        @Nullable Outcome outcome,
+        @Nullable String outcomeReason,
+        JobClass jobClass,
+        List<EarlierVisit> earlierVisits,
+        List<CheckView> checks,
+        List<DiagnosisView> diagnoses,
+        List<AttemptView> attempts,
+        List<ClockView> clocks,
+        List<Bead> thread,
+        NextView next,
+        int cyclesRun,
+        boolean standIn,
+        @Nullable Instant heldUntil,
+        Instant serverTime,
+        JudgementView judgement,
+        UsualView usual) {
+    public static VisitView of(
+            LoggedVisit c,
+            List<Visit> ofThisHead,
+            boolean standIn,
+            JudgementView judgement,
+            UsualView usual,
+            Instant now) {
+        Visit v = c.visit();
+        return new VisitView(
+                v.id,
+                v.version,
+                v.tag,
+                c.intake(),
+                FamilyView.of(c.family()),
+                c.food(),
+                c.food().needsFoodCare(),
+                v.openedAt,
+                v.openedBy,
+                v.closedAt,
+                v.closedBy,
+                v.outcome,
+                v.outcomeReason,
+                v.jobClass,
+                ofThisHead.stream()
+                        .filter(other -> other.openedAt.isBefore(v.openedAt))
+                        .map(EarlierVisit::of)
+                        .toList(),
+                c.checks().stream().map(check -> CheckView.of(check, c)).toList(),
+                c.diagnoses().stream().map(DiagnosisView::of).toList(),
+                c.attempts().stream().map(a -> AttemptView.of(a, c)).toList(),
+                c.clocks().stream().map(clock -> ClockView.of(clock, c)).toList(),
+                ThreadOfVisit.thread(c),
+                NextView.of(c.next(judgement.advice()::first, now)),
+                c.cyclesRun(),
+                standIn,
+                c.heldUntil(now).orElse(null),
+                now,
+                judgement,
+                usual);
+    }
+}

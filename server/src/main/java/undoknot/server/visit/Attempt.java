@@ -1,0 +1,67 @@
+package undoknot.server.visit;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.envers.Audited;
+import undoknot.treatment.Treatment;
+
+/** One treatment of named channels. What was logged is never deleted: a slip is withdrawn, with its reason. */
+@Entity
+@Audited
+@Table(name = "attempt")
+public class Attempt {
+    @Id
+    public UUID id;
+
+    @Version
+    public Long version;
+
+    public UUID visitId;
+
+    @Enumerated(EnumType.STRING)
+    public Treatment.Kind kind;
+
+    /** A {@link StoredTreatment} as JSON. */
+    @Column(columnDefinition = "longtext")
+    public String record;
+
+    /** Version of the schema of {@link #record}. */
+    @Column(columnDefinition = "smallint")
+    public int recordVersion = StoredTreatment.VERSION;
+
+    public UUID lotId;
+    public BigDecimal volumeMl;
+    public Instant startedAt;
+    public String startedBy;
+
+    /** Null while a clock of it runs or waits for hands. */
+    public Instant endedAt;
+
+    public String note;
+
+    /** Why a gate was departed from. */
+    public String departureReason;
+
+    public String withdrawnReason;
+
+    protected Attempt() {}
+
+    public Attempt(UUID id, UUID visitId, Instant startedAt, String startedBy) {
+        this.id = id;
+        this.visitId = visitId;
+        this.startedAt = startedAt;
+        this.startedBy = startedBy;
+    }
+
+    public boolean stands() {
+        return withdrawnReason == null;
+    }
+}

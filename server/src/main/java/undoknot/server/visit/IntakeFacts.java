@@ -1,0 +1,39 @@
+package undoknot.server.visit;
+
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import undoknot.fluid.InkChemistry;
+import undoknot.head.FoodStanding;
+import undoknot.observation.ToldFacts;
+
+/** What of a take-in speaks for a cause. */
+final class IntakeFacts {
+
+    private IntakeFacts() {}
+
+    static ToldFacts facts(Intake intake) {
+        return new ToldFacts(
+                intake.idleDays(),
+                intake.climate() == Intake.Climate.HOT_DRY,
+                intake.mainsPower() == FoodStanding.Answer.NO,
+                intake.inkAgeMonths(),
+                intake.refills(),
+                intake.setupCartridges() == FoodStanding.Answer.YES,
+                intake.leftOut() == FoodStanding.Answer.YES,
+                intake.printedEmpty() == FoodStanding.Answer.YES,
+                intake.damperAgeMonths(),
+                intake.dampersCleaned(),
+                intake.cyclesBefore(),
+                channels(intake, port -> port.chemistry() == InkChemistry.SETTLING_PIGMENT),
+                channels(intake, port -> !port.makersOwn()),
+                intake.symptoms());
+    }
+
+    private static Set<String> channels(Intake intake, Predicate<Intake.PortInk> which) {
+        return intake.ports().stream()
+                .filter(which)
+                .map(Intake.PortInk::channel)
+                .collect(Collectors.toSet());
+    }
+}

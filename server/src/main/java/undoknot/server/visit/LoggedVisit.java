@@ -1,0 +1,254 @@
+package undoknot.server.visit;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import undoknot.advice.Advice;
+import undoknot.advice.NextStep;
+import undoknot.head.Family;
+import undoknot.head.FoodStanding;
+import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.CoarseReading;
+import undoknot.nozzle.Comparison;
+import undoknot.nozzle.Counts;
+import undoknot.nozzle.NozzleMap;
+import undoknot.outcome.Knot;
+import undoknot.server.fluid.FluidLot;
+import undoknot.server.head.Head;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+import undoknot.visit.Step;
+import undoknot.visit.StepClock;
+import undoknot.visit.VisitLog;
+
+/**
+ * A visit with everything logged on it, in the order of time, and what follows from that. Made by {@link VisitLoader}.
+ *
+ * @param rows what was logged
+ * @param maps readings by check; a check without one was not possible
+ * @param coarse bars, streams and pad prints by check
+ * @param readAs what the reader saw, by check that was read from a scan
+ * @param foreignInk nozzles with another channel's ink by channel, by check that was read from a scan
+ * @param treatments what each attempt recorded
+ * @param lots bottles that the attempts drew from
+ */
+public record LoggedVisit(
+        Visit visit,
+        Intake intake,
+        Head head,
+        Family family,
+        Customer customer,
+        Rows rows,
+        Map<UUID, NozzleMap> maps,
+        Map<UUID, CoarseReading> coarse,
+        Map<UUID, Map<String, String>> readAs,
+        Map<UUID, Map<String, Integer>> foreignInk,
+        Map<UUID, Treatment> treatments,
+        Map<UUID, FluidLot> lots) {
+
+    /** The rows of one visit, each kind in the order of time. */
+    public record Rows(
+            List<NozzleCheck> checks,
+            List<DiagnosisRow> diagnoses,
+            List<Attempt> attempts,
+            List<StepClockRow> clocks,
+            List<FindingRow> findings,
+            List<DepartureRow> departures) {
+
+        /** These with one row added, or put in the place of the one with its key. */
+        Rows with(Object row) {
+            return new Rows(
+                    row instanceof NozzleCheck r ? put(checks, r, c -> c.id, c -> c.takenAt) : checks,
+                    row instanceof DiagnosisRow r ? put(diagnoses, r, d -> d.id, d -> d.madeAt) : diagnoses,
+                    row instanceof Attempt r ? put(attempts, r, a -> a.id, a -> a.startedAt) : attempts,
+                    row instanceof StepClockRow r ? put(clocks, r, c -> c.id, c -> c.startedAt) : clocks,
+                    row instanceof FindingRow r ? put(findings, r, f -> f.id, f -> f.foundAt) : findings,
+                    row instanceof DepartureRow r ? put(departures, r, d -> d.id, d -> d.madeAt) : departures);
+        }
+
+        private static <T> List<T> put(List<T> rows, T row, Function<T, UUID> id, Function<T, Instant> at) {
+            return Stream.concat(rows.stream().filter(r -> !id.apply(r).equals(id.apply(row))), Stream.of(row))
+                    .sorted(Comparator.comparing(at))
+                    .toList();
+        }
+    }
+
+    public List<NozzleCheck> checks() {
+        return rows.checks();
+    }
+
+    public List<DiagnosisRow> diagnoses() {
+        return rows.diagnoses();
+    }
+
+    public List<Attempt> attempts() {
+        return rows.attempts();
+    }
+
+    public List<StepClockRow> clocks() {
+        return rows.clocks();
+    }
+
+    public List<FindingRow> findings() {
+        return rows.findings();
+    }
+
+    /** Where something else was done than what was advised. */
+    public List<DepartureRow> departures() {
+        return rows.departures();
+    }
+
+    /** What an attempt recorded. */
+    public Treatment treatment(Attempt attempt) {
+        return treatments.get(attempt.id);
+    }
+
+    public NozzleMap map(NozzleCheck check) {
+        return maps.get(check.id);
+    }
+
+    /** Bars, stream or pad print; null for any other check. */
+    public CoarseReading coarse(NozzleCheck check) {
+        return coarse.get(check.id);
+    }
+
+    /** What the reader saw before a person corrected it; null for a check entered by hand. */
+    public Map<String, String> readAs(NozzleCheck check) {
+        return readAs.get(check.id);
+    }
+
+    public Acceptance acceptance(NozzleCheck check) {
+        NozzleMap map = map(check);
+        return map == null ? null : Acceptance.of(map, visit.jobClass);
+    }
+
+    public Optional<NozzleCheck> firstMapped() {
+        return checks().stream().filter(c -> maps.containsKey(c.id)).findFirst();
+    }
+
+    public Optional<NozzleCheck> lastMapped() {
+        return checks().stream().filter(c -> maps.containsKey(c.id)).reduce((first, second) -> second);
+    }
+
+    /** The last map against the first, when there are two. */
+    public Optional<Counts> firstToLast() {
+        return firstMapped()
+                .filter(first -> !first.id.equals(lastMapped().orElseThrow().id))
+                .map(first -> Comparison.of(map(first), map(lastMapped().orElseThrow()))
+                        .total());
+    }
+
+    /** Attempts that stand, the withdrawn ones left out. */
+    public List<Attempt> attemptsThatStand() {
+        return attempts().stream().filter(Attempt::stands).toList();
+    }
+
+    public Optional<NozzleCheck> judge(Attempt attempt) {
+        return checks().stream()
+                .filter(c -> c.takenAt.isAfter(attempt.startedAt))
+                .findFirst();
+    }
+
+    private Optional<NozzleCheck> mapBefore(Attempt attempt) {
+        return checks().stream()
+                .filter(c -> !c.takenAt.isAfter(attempt.startedAt) && maps.containsKey(c.id))
+                .reduce((first, second) -> second);
+    }
+
+    public Knot knot(Attempt attempt) {
+        Optional<NozzleCheck> judge = judge(attempt);
+        Acceptance acceptance = judge.map(this::acceptance).orElse(null);
+        Counts counts = acceptance == null
+                ? null
+                : mapBefore(attempt)
+                        .map(before -> Comparison.of(map(before), map(judge.orElseThrow()))
+                                .total())
+                        .orElse(null);
+        List<Attempt> all = attemptsThatStand();
+        boolean isLast = attempt.id.equals(all.get(all.size() - 1).id);
+        return Knot.of(
+                judge.isPresent(), counts, acceptance == null ? null : acceptance.verdict(), isLast, visit.outcome);
+    }
+
+    /** Findings that stand, those taken back left out. */
+    public List<FindingRow> findingsThatStand() {
+        return findings().stream().filter(f -> !f.withdrawn).toList();
+    }
+
+    /** The visit as the rules of core look at it. */
+    public VisitLog log(Instant now) {
+        record At(Instant at, Step step) {}
+        List<At> steps = new ArrayList<>();
+        checks().forEach(c -> steps.add(new At(
+                c.takenAt,
+                new Step.Checked(c.id.toString(), map(c), coarse(c), foreignInk.getOrDefault(c.id, Map.of())))));
+        attemptsThatStand()
+                .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a)))));
+        findingsThatStand().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
+        return new VisitLog(
+                family,
+                visit.jobClass,
+                IntakeFacts.facts(intake).observations(),
+                steps.stream()
+                        .sorted(Comparator.comparing(At::at))
+                        .map(At::step)
+                        .toList(),
+                heldUntil(now).isEmpty());
+    }
+
+    public FoodStanding food() {
+        return FoodStanding.of(
+                intake.carriesFoodInk(), head.everNonFood ? FoodStanding.Answer.YES : intake.everNonFood());
+    }
+
+    public List<StepClockRow> runningClocks() {
+        return clocks().stream().filter(c -> c.stoppedAt == null).toList();
+    }
+
+    /** When power is allowed again; empty when no hold forbids it now. */
+    public Optional<Instant> heldUntil(Instant now) {
+        return runningClocks().stream()
+                .filter(c -> c.kind == StepClock.Kind.HOLD && c.clock().phase(now) == StepClock.Phase.RUNNING)
+                .map(StepClockRow::dueAt)
+                .max(Instant::compareTo);
+    }
+
+    public int cyclesRun() {
+        return attemptsThatStand().stream()
+                .map(this::treatment)
+                .mapToInt(t -> t instanceof Treatment.Cycle cycle ? cycle.count() : 0)
+                .sum();
+    }
+
+    /** Printer cycles since the last work with hands; those that let a treatment settle are counted anew after each. */
+    public int cyclesRunning() {
+        int cycles = 0;
+        for (Attempt attempt : attemptsThatStand()) {
+            Treatment treatment = treatment(attempt);
+            if (treatment instanceof Treatment.Cycle cycle) {
+                cycles += cycle.count();
+            } else if (!Method.of(treatment).settles()) {
+                cycles = 0;
+            }
+        }
+        return cycles;
+    }
+
+    /** What is next; the advice is asked only where no clock comes first. */
+    public NextStep next(Supplier<Advice> advised, Instant now) {
+        return NextStep.of(
+                visit.closedAt != null,
+                runningClocks().stream()
+                        .map(c -> new NextStep.Running(c.kind, c.dueAt()))
+                        .toList(),
+                advised,
+                now);
+    }
+}

@@ -1,0 +1,184 @@
+package undoknot.server.visit;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import undoknot.head.Family;
+import undoknot.nozzle.CoarseReading;
+import undoknot.nozzle.NozzleMap;
+import undoknot.server.fluid.FluidLot;
+import undoknot.server.fluid.FluidLots;
+import undoknot.server.head.Families;
+import undoknot.server.head.Head;
+import undoknot.server.head.Heads;
+import undoknot.server.problem.Refused;
+import undoknot.server.write.StoredJson;
+
+/** Gathers visits with what was logged on them: one query a table, however many visits. */
+@Component
+public class VisitLoader {
+
+    private final Visits visits;
+    private final Heads heads;
+    private final Customers customers;
+    private final Families families;
+    private final NozzleChecks checks;
+    private final Diagnoses diagnoses;
+    private final Attempts attempts;
+    private final StepClocks clocks;
+    private final FluidLots lots;
+    private final Findings findings;
+    private final Departures departures;
+    private final StoredJson json;
+
+    VisitLoader(
+            Visits visits,
+            Heads heads,
+            Customers customers,
+            Families families,
+            NozzleChecks checks,
+            Diagnoses diagnoses,
+            Attempts attempts,
+            StepClocks clocks,
+            FluidLots lots,
+            Findings findings,
+            Departures departures,
+            StoredJson json) {
+        this.visits = visits;
+        this.heads = heads;
+        this.customers = customers;
+        this.families = families;
+        this.checks = checks;
+        this.diagnoses = diagnoses;
+        this.attempts = attempts;
+        this.clocks = clocks;
+        this.lots = lots;
+        this.findings = findings;
+        this.departures = departures;
+        this.json = json;
+    }
+
+    public LoggedVisit get(UUID visitId) {
+        return of(List.of(visits.findById(visitId).orElseThrow(() -> Refused.notFound("visit"))))
+                .get(0);
+    }
+
+    /** A visit that is still open; what is returned is not written to any more. */
+    public LoggedVisit getOpen(UUID visitId) {
+        LoggedVisit logged = get(visitId);
+        if (logged.visit().closedAt != null) {
+            throw Refused.because(
+                    HttpStatus.CONFLICT, "returned", "This head was returned. Take it in again to go on with it.");
+        }
+        return logged;
+    }
+
+    public List<LoggedVisit> of(List<Visit> wanted) {
+        List<UUID> ids = wanted.stream().map(v -> v.id).toList();
+        Map<UUID, Head> headsById =
+                byId(heads.findAllById(wanted.stream().map(v -> v.headId).toList()), h -> h.id);
+        Map<UUID, Customer> customersById = byId(
+                customers.findAllById(wanted.stream().map(v -> v.customerId).toList()), c -> c.id);
+        Map<String, Family> familiesByCode = families.byCode();
+        Map<UUID, List<NozzleCheck>> checksOf = inOrder(checks.findByVisitIdIn(ids), c -> c.visitId, c -> c.takenAt);
+        Map<UUID, List<DiagnosisRow>> diagnosesOf =
+                inOrder(diagnoses.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
+        Map<UUID, List<Attempt>> attemptsOf = inOrder(attempts.findByVisitIdIn(ids), a -> a.visitId, a -> a.startedAt);
+        Map<UUID, List<StepClockRow>> clocksOf = inOrder(clocks.findByVisitIdIn(ids), c -> c.visitId, c -> c.startedAt);
+        Map<UUID, List<FindingRow>> findingsOf = inOrder(findings.findByVisitIdIn(ids), f -> f.visitId, f -> f.foundAt);
+        Map<UUID, List<DepartureRow>> departuresOf =
+                inOrder(departures.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
+        Map<UUID, FluidLot> lotsById = byId(
+                lots.findAllById(attemptsOf.values().stream()
+                        .flatMap(List::stream)
+                        .map(a -> a.lotId)
+                        .filter(Objects::nonNull)
+                        .distinct()
+                        .toList()),
+                l -> l.id);
+        return wanted.stream()
+                .map(visit -> {
+                    Head head = headsById.get(visit.headId);
+                    return logged(
+                            visit,
+                            head,
+                            familiesByCode.get(head.familyCode),
+                            customersById.get(visit.customerId),
+                            new LoggedVisit.Rows(
+                                    checksOf.getOrDefault(visit.id, List.of()),
+                                    diagnosesOf.getOrDefault(visit.id, List.of()),
+                                    attemptsOf.getOrDefault(visit.id, List.of()),
+                                    clocksOf.getOrDefault(visit.id, List.of()),
+                                    findingsOf.getOrDefault(visit.id, List.of()),
+                                    departuresOf.getOrDefault(visit.id, List.of())),
+                            lotsById);
+                })
+                .toList();
+    }
+
+    /**
+     * The same visit after a write, without asking the database again.
+     *
+     * @param written rows as they were saved: checks, attempts, clocks, findings, diagnoses, departures, and bottles drawn from
+     */
+    public LoggedVisit with(LoggedVisit logged, Collection<?> written) {
+        LoggedVisit.Rows rows = logged.rows();
+        Map<UUID, FluidLot> lotsById = new HashMap<>(logged.lots());
+        for (Object row : written) {
+            rows = rows.with(row);
+            if (row instanceof FluidLot lot) {
+                lotsById.put(lot.id, lot);
+            }
+        }
+        return logged(logged.visit(), logged.head(), logged.family(), logged.customer(), rows, lotsById);
+    }
+
+    private LoggedVisit logged(
+            Visit visit,
+            Head head,
+            Family family,
+            Customer customer,
+            LoggedVisit.Rows rows,
+            Map<UUID, FluidLot> lotsById) {
+        List<NozzleCheck> own = rows.checks();
+        return new LoggedVisit(
+                visit,
+                json.read(visit.intake, Intake.class),
+                head,
+                family,
+                customer,
+                rows,
+                stored(own, c -> c.reading, text -> NozzleMap.of(family, json.readings(text))),
+                stored(own, c -> c.coarse, text -> json.read(text, CoarseReading.class)),
+                stored(own, c -> c.readAs, json::readings),
+                stored(own, c -> c.foreignInk, json::counts),
+                rows.attempts().stream()
+                        .collect(Collectors.toMap(
+                                a -> a.id, a -> StoredTreatment.read(a.kind, a.recordVersion, a.record, json))),
+                lotsById);
+    }
+
+    private static <T> Map<UUID, T> stored(
+            List<NozzleCheck> own, Function<NozzleCheck, String> text, Function<String, T> read) {
+        return own.stream()
+                .filter(c -> text.apply(c) != null)
+                .collect(Collectors.toMap(c -> c.id, c -> read.apply(text.apply(c))));
+    }
+
+    private static <T> Map<UUID, T> byId(Collection<T> rows, Function<T, UUID> id) {
+        return rows.stream().collect(Collectors.toMap(id, Function.identity()));
+    }
+
+    private static <T> Map<UUID, List<T>> inOrder(List<T> rows, Function<T, UUID> visit, Function<T, Instant> at) {
+        return rows.stream().sorted(Comparator.comparing(at)).collect(Collectors.groupingBy(visit));
+    }
+}

@@ -1,0 +1,41 @@
+package undoknot.server.words;
+
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.ibm.icu.text.MessageFormat;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** The words for the product's terms; {@code words.json} is shared with the web, so that report and screen agree. */
+@Component
+public class Words {
+
+    private final Map<String, Map<String, String>> words;
+
+    Words(ObjectMapper json) throws IOException {
+        try (InputStream in = Words.class.getResourceAsStream("/words.json")) {
+            words = json.readValue(in, new TypeReference<>() {});
+        }
+    }
+
+    /** @throws IllegalArgumentException when the table lacks the term */
+    public String of(String table, Enum<?> term) {
+        String word = words.getOrDefault(table, Map.of()).get(term.name());
+        if (word == null) {
+            throw new IllegalArgumentException("no word for " + table + "." + term.name());
+        }
+        return word;
+    }
+
+    /** A count with its noun in the right number, from the table {@code count}: "1 attempt", "3 attempts". */
+    public String count(String noun, long n) {
+        String pattern = words.getOrDefault("count", Map.of()).get(noun);
+        if (pattern == null) {
+            throw new IllegalArgumentException("no words to count " + noun);
+        }
+        return new MessageFormat(pattern, Locale.ENGLISH).format(Map.of("N", n));
+    }
+}

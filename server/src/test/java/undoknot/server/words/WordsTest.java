@@ -1,0 +1,134 @@
+package undoknot.server.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.advice.Advice;
+import undoknot.advice.NextStep;
+import undoknot.advice.WorkStyle;
+import undoknot.bench.DryHold;
+import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Weight;
+import undoknot.fluid.FluidKind;
+import undoknot.fluid.InkChemistry;
+import undoknot.head.CheckLayout;
+import undoknot.head.Construction;
+import undoknot.head.FoodStanding;
+import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.CoarseReading;
+import undoknot.nozzle.JobClass;
+import undoknot.nozzle.Movement;
+import undoknot.nozzle.NozzleState;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
+import undoknot.observation.Symptom;
+import undoknot.outcome.Knot;
+import undoknot.outcome.Outcome;
+import undoknot.outcome.Worth;
+import undoknot.practice.HouseQuestion;
+import undoknot.scan.NozzleReading;
+import undoknot.scan.SheetNotFound;
+import undoknot.scan.SheetReading;
+import undoknot.server.account.Role;
+import undoknot.server.visit.Intake;
+import undoknot.simulator.ScanStyle;
+import undoknot.treatment.BarredWork;
+import undoknot.treatment.Caution;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+import undoknot.visit.StepClock;
+
+class WordsTest {
+
+    static Stream<Arguments> spoken() {
+        return Stream.of(
+                Arguments.of("construction", Construction.values()),
+                Arguments.of("state", NozzleState.values()),
+                Arguments.of("doubt", NozzleReading.Doubt.values()),
+                Arguments.of("found", SheetReading.How.values()),
+                Arguments.of("notFound", SheetNotFound.Why.values()),
+                Arguments.of("coarseKind", CoarseReading.Kind.values()),
+                Arguments.of("coarseLevel", CoarseReading.Level.values()),
+                Arguments.of("coarseWhere", CoarseReading.Where.values()),
+                Arguments.of("coarseBlind", CoarseReading.Blind.values()),
+                Arguments.of("coarseChange", CoarseReading.Change.values()),
+                Arguments.of("paper", CheckLayout.Paper.values()),
+                Arguments.of("direction", CheckLayout.Direction.values()),
+                Arguments.of("scanStyle", ScanStyle.values()),
+                Arguments.of("jobClass", JobClass.values()),
+                Arguments.of("verdict", Acceptance.Verdict.values()),
+                Arguments.of("movement", Movement.values()),
+                Arguments.of("cause", Cause.values()),
+                Arguments.of("symptom", Symptom.values()),
+                Arguments.of("chemistry", InkChemistry.values()),
+                Arguments.of("fluidKind", FluidKind.values()),
+                Arguments.of("treatment", Treatment.Kind.values()),
+                Arguments.of("resistance", Treatment.Resistance.values()),
+                Arguments.of("effluent", Treatment.Effluent.values()),
+                Arguments.of("stream", Treatment.Stream.values()),
+                Arguments.of("place", Treatment.Place.values()),
+                Arguments.of("strength", Treatment.Strength.values()),
+                Arguments.of("waiting", StepClock.Kind.values()),
+                Arguments.of("wet", DryHold.Wet.values()),
+                Arguments.of("knot", Knot.values()),
+                Arguments.of("outcome", Outcome.values()),
+                Arguments.of("food", FoodStanding.values()),
+                Arguments.of("told", FoodStanding.Answer.values()),
+                Arguments.of("climate", Intake.Climate.values()),
+                Arguments.of("role", Role.values()),
+                Arguments.of("sign", Sign.values()),
+                Arguments.of("weight", Weight.values()),
+                Arguments.of("look", Look.values()),
+                Arguments.of("lookHow", Look.values()),
+                Arguments.of("needs", Look.Needs.values()),
+                Arguments.of("bar", BarredWork.values()),
+                Arguments.of("tool", Look.Tool.values()),
+                Arguments.of("risk", Look.Risk.values()),
+                Arguments.of("method", Method.values()),
+                Arguments.of("methodWatch", Method.values()),
+                Arguments.of("rule", Advice.Rule.values()),
+                Arguments.of("site", WorkStyle.Site.values()),
+                Arguments.of("act", Advice.Act.values()),
+                Arguments.of("actWatch", Advice.Act.values()),
+                Arguments.of("worthVerdict", Worth.Verdict.values()),
+                Arguments.of("houseQuestion", HouseQuestion.values()),
+                Arguments.of("houseWhy", HouseQuestion.values()),
+                Arguments.of("action", NextStep.Action.values()),
+                Arguments.of("caution", Caution.values()),
+                Arguments.of("gate", Gate.Code.values()),
+                Arguments.of("gateWeight", Gate.Weight.values()));
+    }
+
+    /** Neither a term without a word, nor a word whose term is gone. */
+    @ParameterizedTest
+    @MethodSource("spoken")
+    void every_term_has_its_word(String table, Enum<?>[] terms) throws IOException {
+        JsonNode words = new ObjectMapper()
+                .readTree(WordsTest.class.getResource("/words.json"))
+                .path(table);
+        assertThat(new TreeSet<>(List.copyOf(
+                        words.properties().stream().map(e -> e.getKey()).toList())))
+                .isEqualTo(new TreeSet<>(Arrays.stream(terms).map(Enum::name).toList()));
+        assertThat(words)
+                .allSatisfy(word -> assertThat(word.asText()).isNotBlank().doesNotContain("!"));
+    }
+
+    @Test
+    void a_term_without_a_word_is_told_by_name() throws IOException {
+        Words words = new Words(new ObjectMapper());
+        assertThat(words.of("knot", Knot.TIGHT)).isEqualTo("nothing restored");
+        assertThatThrownBy(() -> words.of("outcome", Knot.TIGHT)).hasMessageContaining("outcome.TIGHT");
+    }
+}
