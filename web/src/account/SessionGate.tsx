@@ -1,7 +1,7 @@
 import { Dialog, DialogContent, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { http, onSignedOut, Problem } from '../api/http';
+import { answer, api, onSignedOut, Problem } from '../api/http';
 import type { SignedIn } from '../api/types';
 import { Failed, Loading } from '../app/states';
 import { SessionContext } from './session';
@@ -14,7 +14,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
   const [hasEnded, setEnded] = useState(false);
   const who = useQuery<SignedIn, Problem>({
     queryKey: ['session'],
-    queryFn: () => http.get<SignedIn>('/api/session'),
+    queryFn: () => answer(api.GET('/api/session')),
     staleTime: Infinity,
     retry: (count, error) => count < 3 && error.isOffline,
   });
@@ -29,7 +29,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
         mayWrite: person.role !== 'OBSERVER',
         isLead: person.role === 'LEAD',
         signOut: () => {
-          http.delete('/api/session').finally(() => window.location.assign('/'));
+          answer(api.DELETE('/api/session')).finally(() => window.location.assign('/'));
         },
       },
     [person],

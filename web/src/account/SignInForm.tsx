@@ -1,9 +1,13 @@
-import { Button, Stack, TextField } from '@mui/material';
+import { Button, Stack } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
-import { http, type Problem } from '../api/http';
+import { useForm } from 'react-hook-form';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { z } from 'zod';
+import { answer, api, type Problem } from '../api/http';
 import type { SignedIn } from '../api/types';
+import { Entry } from '../app/fields';
 import { WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 
 interface Props {
   name?: string;
@@ -11,42 +15,36 @@ interface Props {
   done: (person: SignedIn) => void;
 }
 
-export function SignInForm({ name: givenName = '', password: givenPassword = '', done }: Props) {
-  const [name, setName] = useState(givenName);
-  const [password, setPassword] = useState(givenPassword);
-  const signIn = useMutation<SignedIn, Problem>({
-    mutationFn: () => http.post<SignedIn>('/api/session', { name, password }),
+const schema = z.object({
+  name: z.string().refine((name) => name.trim() !== '', 'Enter your name.'),
+  password: z.string().min(1, 'Enter your password.'),
+});
+
+export function SignInForm({ name = '', password = '', done }: Props) {
+  const form = useForm({ defaultValues: { name, password }, resolver: zodResolver(schema) });
+  const signIn = useMutation<SignedIn, Problem, z.infer<typeof schema>>({
+    mutationFn: (body) => answer(api.POST('/api/session', { body })),
     onSuccess: done,
   });
-  const wrong = (field: string) => signIn.error?.errors.find((error) => error.field === field)?.message;
+  useProblemAt(form, signIn.error);
   return (
     <Stack
       component="form"
       spacing={2}
       noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
+      onSubmit={form.handleSubmit((value) => {
         if (!signIn.isPending) {
-          signIn.mutate();
+          signIn.mutate(value);
         }
-      }}
+      })}
     >
-      <TextField
-        label="Name"
-        value={name}
-        autoComplete="username"
-        onChange={(event) => setName(event.target.value)}
-        error={wrong('name') !== undefined}
-        helperText={wrong('name')}
-      />
-      <TextField
+      <Entry control={form.control} name="name" label="Name" autoComplete="username" />
+      <Entry
+        control={form.control}
+        name="password"
         label="Password"
         type="password"
-        value={password}
         autoComplete="current-password"
-        onChange={(event) => setPassword(event.target.value)}
-        error={wrong('password') !== undefined}
-        helperText={wrong('password')}
       />
       <WriteProblem problem={signIn.error} />
       <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { pretendServer, problem, show } from '../test/fixtures';
 import { SessionGate } from './SessionGate';
 import { SignInForm } from './SignInForm';
@@ -44,7 +44,7 @@ describe('the session gate', () => {
   it('keeps the page when the session ends at work, and asks for the password over it', async () => {
     pretendServer({
       'GET /api/session': person,
-      'PUT /api/x': problem(401, {}),
+      'GET /api/bench': problem(401, {}),
       'POST /api/session': person,
     });
     show(
@@ -53,7 +53,7 @@ describe('the session gate', () => {
       </SessionGate>,
     );
     await screen.findByLabelText('typed');
-    await http.put('/api/x', {}).catch(() => undefined);
+    await answer(api.GET('/api/bench')).catch(() => undefined);
     expect(await screen.findByText('Your session has ended')).toBeInTheDocument();
     expect(screen.getByLabelText('Name')).toHaveValue('wenna');
     fireEvent.change(screen.getByLabelText('Password'), { target: { value: 'secret' } });

@@ -1,8 +1,17 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { http, onSignedOut, Problem } from './http';
+import { answer, api, onSignedOut, Problem } from './http';
 
-const answer = (status: number, body: unknown) =>
+const replies = (status: number, body: unknown) =>
   new Response(body === undefined ? null : JSON.stringify(body), { status });
+
+const PATH = '/api/drafts/x';
+const write = () =>
+  answer(
+    api.PUT('/api/drafts/{key}', {
+      params: { path: { key: 'x' } },
+      body: { content: '', editedAt: '2026-01-01T00:00:00Z' },
+    }),
+  );
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -16,9 +25,13 @@ function serverAnswers(...answers: Response[]) {
 describe('calls to the server', () => {
   it('carries what is wrong to where it was typed', async () => {
     serverAnswers(
-      answer(422, { type: 't', detail: 'd', errors: [{ field: 'serial', code: 'X', message: 'Enter it.' }] }),
+      replies(422, {
+        type: 't',
+        detail: 'd',
+        errors: [{ field: 'serial', code: 'X', message: 'Enter it.' }],
+      }),
     );
-    const problem = await http.put('/api/x', {}).catch((p: Problem) => p);
+    const problem = await write().catch((p: Problem) => p);
     expect(problem).toBeInstanceOf(Problem);
     expect((problem as Problem).errors[0].message).toBe('Enter it.');
   });
@@ -26,27 +39,31 @@ describe('calls to the server', () => {
   it('tells when the session ended, but not while signing in', async () => {
     const ended = vi.fn();
     const forget = onSignedOut(ended);
-    serverAnswers(answer(401, {}), answer(401, {}));
-    await http.get('/api/session').catch(() => undefined);
+    serverAnswers(replies(401, {}), replies(401, {}));
+    await answer(api.GET('/api/session')).catch(() => undefined);
     expect(ended).not.toHaveBeenCalled();
-    await http.get('/api/bench').catch(() => undefined);
+    await answer(api.GET('/api/bench')).catch(() => undefined);
     expect(ended).toHaveBeenCalledOnce();
     forget();
   });
 
   it('fetches a new token once when the page is older than the sign-in', async () => {
     const fetch = serverAnswers(
-      answer(403, { type: 'urn:undoknot:problem:stale-page' }),
-      answer(200, {}),
-      answer(200, { ok: true }),
+      replies(403, { type: 'urn:undoknot:problem:stale-page' }),
+      replies(200, {}),
+      replies(200, { ok: true }),
     );
-    expect(await http.put('/api/x', {})).toEqual({ ok: true });
-    expect(fetch.mock.calls.map(([path]) => path as string)).toEqual(['/api/x', '/api/session', '/api/x']);
+    expect(await write()).toEqual({ ok: true });
+    expect(fetch.mock.calls.map(([request]) => new URL((request as Request).url).pathname)).toEqual([
+      PATH,
+      '/api/session',
+      PATH,
+    ]);
   });
 
   it('says that a lost connection loses nothing', async () => {
     vi.stubGlobal('fetch', vi.fn().mockRejectedValue(new TypeError('network')));
-    const problem = (await http.put('/api/x', {}).catch((p: Problem) => p)) as Problem;
+    const problem = (await write().catch((p: Problem) => p)) as Problem;
     expect(problem.isOffline).toBe(true);
     expect(problem.message).toContain('Nothing is lost');
   });

@@ -1,3 +1,6 @@
+import createClient from 'openapi-fetch';
+import type { paths } from './generated/schema';
+
 /** What the server says is wrong (RFC 9457), and what never reached it. */
 export class Problem extends Error {
   constructor(
@@ -46,41 +49,41 @@ function offline(): Problem {
   );
 }
 
-async function send(method: string, path: string, body: unknown, keepalive: boolean): Promise<Response> {
-  try {
-    return await fetch(path, {
-      method,
-      keepalive,
-      headers: {
-        Accept: 'application/json',
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
-        ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': csrfToken() }),
-      },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
-  } catch {
-    throw offline();
-  }
-}
-
-async function request<T>(method: string, path: string, body?: unknown, keepalive = false): Promise<T> {
-  let response = await send(method, path, body, keepalive);
-  if (response.status === 403 && method !== 'GET') {
+/**
+ * Sends what the typed client has made; a lost connection and what the server says is wrong both come as a {@link Problem}.
+ * Nothing is waited for before the first request leaves, so that a draft is still sent while the page goes away.
+ */
+async function send(request: Request): Promise<Response> {
+  const spare = request.clone();
+  let response = await fetchOnce(request);
+  if (response.status === 403 && request.method !== 'GET') {
     const problem = await read(response.clone());
     if (problem.type === 'urn:undoknot:problem:stale-page') {
       // The token of the page is from before the last sign-in; a read brings the new one.
-      await send('GET', '/api/session', undefined, false);
-      response = await send(method, path, body, keepalive);
+      await fetchOnce(new Request(new URL('/api/session', request.url)));
+      response = await fetchOnce(spare);
     }
   }
   if (!response.ok) {
     const problem = await read(response);
-    if (problem.isSignedOut && path !== '/api/session') {
+    if (problem.isSignedOut && new URL(request.url).pathname !== '/api/session') {
       listeners.forEach((listener) => listener());
     }
     throw problem;
   }
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  return response;
+}
+
+async function fetchOnce(request: Request): Promise<Response> {
+  request.headers.set('Accept', 'application/json');
+  if (request.method !== 'GET') {
+    request.headers.set('X-XSRF-TOKEN', csrfToken());
+  }
+  try {
+    return await fetch(request);
+  } catch {
+    throw offline();
+  }
 }
 
 async function read(response: Response): Promise<Problem> {
@@ -158,9 +161,13 @@ async function bodyOf(response: unknown): Promise<Record<string, unknown>> {
   }
 }
 
-export const http = {
-  get: <T>(path: string) => request<T>('GET', path),
-  put: <T>(path: string, body: unknown, keepalive = false) => request<T>('PUT', path, body, keepalive),
-  post: <T>(path: string, body: unknown) => request<T>('POST', path, body),
-  delete: (path: string) => request<void>('DELETE', path),
-};
+/**
+ * The server's interface, typed by its own description: a path, a parameter or a body that it does not know is an error of
+ * the compiler.
+ */
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: send });
+
+/** The answer of a call; what went wrong is thrown as a {@link Problem}. */
+export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
+  return (await call).data as T;
+}

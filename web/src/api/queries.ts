@@ -1,20 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { http } from './http';
-import type {
-  Bench,
-  CoarseComparison,
-  CoarseKindView,
-  Comparison,
-  DraftKey,
-  Family,
-  House,
-  Judgement,
-  LayoutRow,
-  Lot,
-  Movement,
-  Scan,
-  Visit,
-} from './types';
+import { queryOptions, useQuery } from '@tanstack/react-query';
+import { answer, api } from './http';
 
 /** Two people may be at it: what is on the screen is looked up again now and then. */
 const LOOK_AGAIN_MS = 10_000;
@@ -22,56 +7,58 @@ const LOOK_AGAIN_MS = 10_000;
 export function useBench(search: string) {
   return useQuery({
     queryKey: ['bench', search],
-    queryFn: () => http.get<Bench>(`/api/bench?search=${encodeURIComponent(search)}`),
+    queryFn: () => answer(api.GET('/api/bench', { params: { query: { search } } })),
     refetchInterval: LOOK_AGAIN_MS,
     placeholderData: (previous) => previous,
   });
 }
 
-export function useVisit(id: string) {
-  return useQuery({
+function visitQuery(id: string) {
+  return queryOptions({
     queryKey: ['visit', id],
-    queryFn: () => http.get<Visit>(`/api/visits/${id}`),
+    queryFn: () => answer(api.GET('/api/visits/{id}', { params: { path: { id } } })),
     refetchInterval: LOOK_AGAIN_MS,
   });
 }
 
-/** What is likely wrong, what to look at, what to do. */
+export function useVisit(id: string) {
+  return useQuery(visitQuery(id));
+}
+
+/** What is likely wrong, what to look at, what to do: it comes with the visit, so that the two never disagree. */
 export function useJudgement(id: string) {
-  const queries = useQueryClient();
-  const query = useQuery({
-    queryKey: ['judgement', id],
-    queryFn: () => http.get<Judgement>(`/api/visits/${id}/judgement`),
-    refetchInterval: LOOK_AGAIN_MS,
-  });
-  // After a write, until the new one is there: what was advised may be done already.
-  return { ...query, isOutdated: queries.getQueryState(['judgement', id])?.isInvalidated === true };
+  return useQuery({ ...visitQuery(id), select: (visit) => visit.judgement });
 }
 
 export function useHouse() {
-  return useQuery({ queryKey: ['house'], queryFn: () => http.get<House>('/api/house-rules') });
+  return useQuery({ queryKey: ['house'], queryFn: () => answer(api.GET('/api/house-rules')) });
 }
 
 export function useFamilies() {
   return useQuery({
     queryKey: ['families'],
-    queryFn: () => http.get<Family[]>('/api/families'),
+    queryFn: () => answer(api.GET('/api/families')),
     staleTime: Infinity,
   });
 }
 
 export function useLots() {
-  return useQuery({ queryKey: ['lots'], queryFn: () => http.get<Lot[]>('/api/lots') });
+  return useQuery({ queryKey: ['lots'], queryFn: () => answer(api.GET('/api/lots')) });
 }
 
 export function useDraftKeys() {
-  return useQuery({ queryKey: ['drafts'], queryFn: () => http.get<DraftKey[]>('/api/drafts') });
+  return useQuery({ queryKey: ['drafts'], queryFn: () => answer(api.GET('/api/drafts')) });
 }
 
 export function useComparison(visitId: string, before: string | undefined, now: string | undefined) {
   return useQuery({
     queryKey: ['comparison', visitId, before, now],
-    queryFn: () => http.get<Comparison>(`/api/visits/${visitId}/comparison?before=${before}&now=${now}`),
+    queryFn: () =>
+      answer(
+        api.GET('/api/visits/{visitId}/comparison', {
+          params: { path: { visitId }, query: { before: before!, now: now! } },
+        }),
+      ),
     enabled: before !== undefined && now !== undefined,
   });
 }
@@ -80,7 +67,11 @@ export function useCoarseComparison(visitId: string, before: string | undefined,
   return useQuery({
     queryKey: ['coarse-comparison', visitId, before, now],
     queryFn: () =>
-      http.get<CoarseComparison>(`/api/visits/${visitId}/coarse-comparison?before=${before}&now=${now}`),
+      answer(
+        api.GET('/api/visits/{visitId}/coarse-comparison', {
+          params: { path: { visitId }, query: { before: before!, now: now! } },
+        }),
+      ),
     enabled: before !== undefined && now !== undefined,
   });
 }
@@ -88,14 +79,14 @@ export function useCoarseComparison(visitId: string, before: string | undefined,
 export function useMovements(visitId: string) {
   return useQuery({
     queryKey: ['movements', visitId],
-    queryFn: () => http.get<Movement[]>(`/api/visits/${visitId}/movements`),
+    queryFn: () => answer(api.GET('/api/visits/{visitId}/movements', { params: { path: { visitId } } })),
   });
 }
 
 export function useLayouts(family: string | undefined) {
   return useQuery({
     queryKey: ['layouts', family],
-    queryFn: () => http.get<LayoutRow[]>(`/api/layouts?family=${family}`),
+    queryFn: () => answer(api.GET('/api/layouts', { params: { query: { family: family! } } })),
     enabled: family !== undefined,
   });
 }
@@ -103,7 +94,8 @@ export function useLayouts(family: string | undefined) {
 export function useScan(visitId: string, scanId: string | undefined) {
   return useQuery({
     queryKey: ['scan', visitId, scanId],
-    queryFn: () => http.get<Scan>(`/api/visits/${visitId}/scans/${scanId}`),
+    queryFn: () =>
+      answer(api.GET('/api/visits/{visitId}/scans/{id}', { params: { path: { visitId, id: scanId! } } })),
     enabled: scanId !== undefined,
     staleTime: Infinity,
   });
@@ -112,7 +104,7 @@ export function useScan(visitId: string, scanId: string | undefined) {
 export function useCoarseKinds() {
   return useQuery({
     queryKey: ['coarse-kinds'],
-    queryFn: () => http.get<CoarseKindView[]>('/api/coarse-kinds'),
+    queryFn: () => answer(api.GET('/api/coarse-kinds')),
     staleTime: Infinity,
   });
 }

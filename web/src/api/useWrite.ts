@@ -5,7 +5,7 @@ import type { Visit } from './types';
 
 /**
  * A write that is sent once at a time: a second tap while the first is under way does nothing. The answer of a write on
- * a visit is the visit, so the screen is current at once.
+ * a visit is the visit with its judgement, so the screen is current at once.
  */
 export function useWrite<A>(
   write: (argument: A) => Promise<Visit | void>,
@@ -20,9 +20,6 @@ export function useWrite<A>(
         queries.setQueryData(['visit', visit.id], visit);
       }
       void queries.invalidateQueries({ queryKey: ['bench'] });
-      // An old judgement is never shown beside a new state: what is not on the screen is forgotten.
-      queries.removeQueries({ queryKey: ['judgement'], type: 'inactive' });
-      void queries.invalidateQueries({ queryKey: ['judgement'] });
       void queries.invalidateQueries({ queryKey: ['lots'] });
       done?.(visit);
     },

@@ -2,12 +2,12 @@ import { InputAdornment, TextField } from '@mui/material';
 import { ScanLine } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { http, Problem } from '../api/http';
+import { answer, api, Problem } from '../api/http';
 import { SCAN_GAP_MS } from './scan';
 
 async function visitOfTag(code: string): Promise<string | undefined> {
   try {
-    return (await http.get<{ visitId: string }>(`/api/tags/${encodeURIComponent(code)}`)).visitId;
+    return (await answer(api.GET('/api/tags/{code}', { params: { path: { code } } }))).visitId;
   } catch (problem) {
     if (problem instanceof Problem && problem.status === 404) {
       return undefined;

@@ -1,13 +1,14 @@
-import { Box, FormHelperText, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useId, type HTMLInputTypeAttribute, type ReactNode } from 'react';
 import {
-  Controller,
-  type Control,
-  type FieldPath,
-  type FieldValues,
-  type UseFormReturn,
-} from 'react-hook-form';
-import type { Problem } from '../api/http';
+  Box,
+  FormHelperText,
+  MenuItem,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
+import { useId, type HTMLInputTypeAttribute, type ReactNode } from 'react';
+import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 
 interface EntryProps<T extends FieldValues> {
   control: Control<T>;
@@ -21,6 +22,9 @@ interface EntryProps<T extends FieldValues> {
   isLong?: boolean;
   required?: boolean;
   min?: string;
+  autoComplete?: string;
+  autoFocus?: boolean;
+  disabled?: boolean;
   onLeave?: (value: string) => void;
 }
 
@@ -46,13 +50,60 @@ export function Entry<T extends FieldValues>(props: EntryProps<T>) {
           minRows={props.isLong ? 2 : undefined}
           error={fieldState.error !== undefined}
           helperText={fieldState.error?.message ?? props.hint}
-          autoComplete="off"
+          autoComplete={props.autoComplete ?? 'off'}
+          autoFocus={props.autoFocus}
+          disabled={props.disabled}
           slotProps={{
             htmlInput: { inputMode: props.isNumber ? 'decimal' : undefined, min: props.min },
             inputLabel: props.type === 'date' ? { shrink: true } : undefined,
             input: props.unit ? { endAdornment: <Unit>{props.unit}</Unit> } : undefined,
           }}
         />
+      )}
+    />
+  );
+}
+
+interface SelectProps<T extends FieldValues> {
+  control: Control<T>;
+  name: FieldPath<T>;
+  label: string;
+  options: { value: string; label: ReactNode }[];
+  hint?: ReactNode;
+  disabled?: boolean;
+  /** What is shown while the entry holds none of the options. */
+  fallback?: string;
+}
+
+/** One of many, from a list. */
+export function SelectEntry<T extends FieldValues>({
+  control,
+  name,
+  label,
+  options,
+  ...rest
+}: SelectProps<T>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <TextField
+          {...field}
+          inputRef={field.ref}
+          select
+          label={label}
+          disabled={rest.disabled}
+          value={options.some((o) => o.value === field.value) ? field.value : (rest.fallback ?? '')}
+          error={fieldState.error !== undefined}
+          helperText={fieldState.error?.message ?? rest.hint}
+        >
+          {options.map((option) => (
+            <MenuItem key={option.value} value={option.value} sx={{ minHeight: 48 }}>
+              {option.label}
+            </MenuItem>
+          ))}
+        </TextField>
       )}
     />
   );
@@ -72,6 +123,8 @@ interface ChoiceProps<V extends string> {
   value: V | V[] | null | undefined;
   onChange: (value: V | V[] | null) => void;
   isMany?: boolean;
+  /** One of them always holds: pressing the one that holds changes nothing. */
+  isFixed?: boolean;
   error?: string;
   hint?: string;
 }
@@ -83,6 +136,7 @@ export function Choice<V extends string>({
   value,
   onChange,
   isMany,
+  isFixed,
   error,
   hint,
 }: ChoiceProps<V>) {
@@ -100,7 +154,7 @@ export function Choice<V extends string>({
       <ToggleButtonGroup
         exclusive={!isMany}
         value={value ?? (isMany ? [] : null)}
-        onChange={(_, next) => onChange(next)}
+        onChange={(_, next) => (isFixed && next === null ? undefined : onChange(next))}
         sx={{
           flexWrap: 'wrap',
           gap: 1,
@@ -152,18 +206,6 @@ export function ChoiceEntry<T extends FieldValues, V extends string>({
       )}
     />
   );
-}
-
-/** Puts what the server found wrong at the entries it is about; says whether any was left over. */
-export function showAtEntries<T extends FieldValues>(
-  form: UseFormReturn<T>,
-  problem: Problem,
-  prefix = '',
-): void {
-  problem.errors.forEach((error, i) => {
-    const path = error.field.replace(prefix, '').replace(/\[(\d+)\]/g, '.$1');
-    form.setError(path as FieldPath<T>, { message: error.message }, { shouldFocus: i === 0 });
-  });
 }
 
 /** A number as people type it, with a point or a comma. Empty is undefined, anything else that is no number is NaN. */

@@ -21,7 +21,8 @@ interface Props {
 export function BenchStrip({ strip, now, numberKey }: Props) {
   const isHeld = strip.heldUntil && Date.parse(strip.heldUntil) > now;
   const isUrgent = URGENT.includes(strip.next.action);
-  const next = strip.advised ? adviceTitle(strip.advised) : word('action', strip.next.action);
+  const advised = strip.next.action.startsWith('WAIT') ? undefined : strip.next.advised;
+  const next = advised ? adviceTitle(advised) : word('action', strip.next.action);
   const at = strip.next.at ? Date.parse(strip.next.at) : undefined;
   return (
     <Box

@@ -67,13 +67,16 @@ describe('hands and holds', () => {
 
 describe('the bench', () => {
   it('says what is advised on a head where the course of the visit leaves it open', async () => {
-    const advised: Strip['advised'] = {
+    const advised: Strip['next']['advised'] = {
       rule: 'NO_RECOVERY',
       act: 'WORK',
       method: 'PORT_SOAK',
       channels: ['C', 'M'],
     };
-    pretendServer({ 'GET /api/bench': bench([strip({ advised })]), 'GET /api/drafts': [] });
+    pretendServer({
+      'GET /api/bench': bench([strip({ next: { action: 'TREAT', advised } })]),
+      'GET /api/drafts': [],
+    });
     show(<BenchPage />);
     expect(
       await screen.findByRole('link', { name: '4444F, Mudlark, Vennick B3: Soak at the port: C, M' }),

@@ -1,13 +1,13 @@
 import { Alert, Button, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useSession } from '../account/session';
-import { http, Problem } from '../api/http';
+import { answer, api } from '../api/http';
 import { useJudgement, useVisit } from '../api/queries';
 import type { Judgement, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
 import { Block, Page } from '../app/Page';
-import { Failed, Loading } from '../app/states';
+import { Failed, Loading, WriteProblem } from '../app/states';
 import { DiagnosesBlock } from '../visit/DiagnosesBlock';
 import { word } from '../words/words';
 import { CauseBars } from './CauseBars';
@@ -96,20 +96,10 @@ function CausesView({ visit, judgement }: { visit: Visit; judgement: Judgement }
 /** Which house rules it was judged by; a lead moves the visit to those of today. */
 function JudgedBy({ visit, judgement }: { visit: Visit; judgement: Judgement }) {
   const { isLead } = useSession();
-  const queries = useQueryClient();
-  const [problem, setProblem] = useState<string>();
   const isOld = judgement.houseRules !== judgement.houseRulesNow;
-  async function move() {
-    try {
-      queries.setQueryData(
-        ['judgement', visit.id],
-        await http.put<Judgement>(`/api/visits/${visit.id}/house-rules`, {}),
-      );
-      await queries.invalidateQueries({ queryKey: ['visit', visit.id] });
-    } catch (error) {
-      setProblem(error instanceof Problem ? error.message : 'The rules could not be changed. Try again.');
-    }
-  }
+  const move = useWrite(() =>
+    answer(api.PUT('/api/visits/{visitId}/house-rules', { params: { path: { visitId: visit.id } } })),
+  );
   return (
     <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
       <Typography color="text.secondary">
@@ -120,15 +110,11 @@ function JudgedBy({ visit, judgement }: { visit: Visit; judgement: Judgement }) 
         {isOld && `; those of today are house rules ${judgement.houseRulesNow}`}.
       </Typography>
       {isOld && isLead && visit.closedAt === undefined && (
-        <Button variant="outlined" onClick={() => void move()}>
+        <Button variant="outlined" onClick={() => move.send(undefined)}>
           Judge by the rules of today
         </Button>
       )}
-      {problem && (
-        <Typography role="alert" color="error">
-          {problem}
-        </Typography>
-      )}
+      <WriteProblem problem={move.problem} />
     </Stack>
   );
 }

@@ -1,14 +1,16 @@
-import { Button, Stack, TextField } from '@mui/material';
+import { Button, Stack } from '@mui/material';
 import { useNavigate, useParams } from 'react-router';
-import { http } from '../api/http';
+import { z } from 'zod';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';
-import type { Diagnosis, Visit } from '../api/types';
+import type { Cause, Diagnosis, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Choice } from '../app/fields';
+import { ChoiceEntry, Entry } from '../app/fields';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { useDraftForm } from '../draft/useDraftForm';
 import { channelsOut } from '../visit/outOf';
 import { capital, terms, word } from '../words/words';
@@ -16,12 +18,17 @@ import { capital, terms, word } from '../words/words';
 interface DiagnosisForm {
   id: string;
   version?: number;
-  cause: string | null;
+  cause: Cause | null;
   channels: string[];
   speaksFor: string;
   note: string;
   dropped: boolean;
 }
+
+const schema = z.looseObject({
+  cause: z.string('Choose a cause.'),
+  speaksFor: z.string().refine((text) => text.trim() !== '', 'Write what speaks for it.'),
+});
 
 const LABELS: Partial<Record<keyof DiagnosisForm, string>> = {
   cause: 'Cause',
@@ -57,27 +64,34 @@ function formOf(visit: Visit, diagnosis: Diagnosis | undefined): DiagnosisForm {
 
 function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosis | undefined }) {
   const navigate = useNavigate();
-  const { form, change, drop } = useDraftForm<DiagnosisForm>(
+  const { form, drop } = useDraftForm<DiagnosisForm>(
     diagnosis ? `diagnosis-${diagnosis.id}` : `diagnosis-of-${visit.id}`,
     () => formOf(visit, diagnosis),
+    schema,
   );
+  const dropped = form.watch('dropped');
 
   const write = useWrite(
-    (dropped: boolean) =>
-      http.put<Visit>(`/api/visits/${visit.id}/diagnoses/${form.id}`, {
-        version: form.version,
-        cause: form.cause ?? undefined,
-        channels: form.channels,
-        speaksFor: form.speaksFor,
-        note: form.note,
-        dropped,
-      }),
+    (value: DiagnosisForm) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/diagnoses/{id}', {
+          params: { path: { visitId: visit.id, id: value.id } },
+          body: {
+            version: value.version,
+            cause: value.cause!,
+            channels: value.channels,
+            speaksFor: value.speaksFor,
+            note: value.note,
+            dropped: value.dropped,
+          },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);
     },
   );
-  const wrong = (field: string) => write.problem?.errors.find((error) => error.field === field)?.message;
+  useProblemAt(form, write.problem);
   const theirs = write.problem?.isConflict ? (write.problem.extra.current as DiagnosisForm) : undefined;
 
   return (
@@ -90,42 +104,23 @@ function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosi
         noValidate
         spacing={2}
         sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          write.send(form.dropped);
-        }}
+        onSubmit={form.handleSubmit((value) => write.send(value))}
       >
-        <Choice
+        <ChoiceEntry
+          control={form.control}
+          name="cause"
           label="Cause"
-          value={form.cause}
-          onChange={(cause) => change({ cause: cause as string | null })}
           options={terms('cause').map((value) => ({ value, label: capital(word('cause', value)) }))}
-          error={wrong('cause')}
         />
-        <Choice
+        <ChoiceEntry
+          control={form.control}
+          name="channels"
           label="Channels it is about; none means the head"
           isMany
-          value={form.channels}
-          onChange={(channels) => change({ channels: channels as string[] })}
           options={visit.family.channels.map((channel) => ({ value: channel.code, label: channel.colour }))}
-          error={wrong('channels')}
         />
-        <TextField
-          label="What speaks for it"
-          multiline
-          minRows={2}
-          value={form.speaksFor}
-          onChange={(event) => change({ speaksFor: event.target.value })}
-          error={wrong('speaksFor') !== undefined}
-          helperText={wrong('speaksFor')}
-        />
-        <TextField
-          label="Note"
-          value={form.note}
-          onChange={(event) => change({ note: event.target.value })}
-          error={wrong('note') !== undefined}
-          helperText={wrong('note')}
-        />
+        <Entry control={form.control} name="speaksFor" label="What speaks for it" isLong />
+        <Entry control={form.control} name="note" label="Note" />
         <WriteProblem problem={write.problem} />
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
           <Button type="submit" variant="contained" size="large" loading={write.isBusy}>
@@ -136,9 +131,9 @@ function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosi
               variant="outlined"
               size="large"
               disabled={write.isBusy}
-              onClick={() => write.send(!form.dropped)}
+              onClick={form.handleSubmit((value) => write.send({ ...value, dropped: !dropped }))}
             >
-              {form.dropped ? 'Suspect it again' : 'No longer suspected'}
+              {dropped ? 'Suspect it again' : 'No longer suspected'}
             </Button>
           )}
           <Button
@@ -155,7 +150,7 @@ function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosi
       {theirs && (
         <Reconcile
           problem={write.problem}
-          found={differences(theirs, form, LABELS, (field, value) =>
+          found={differences(theirs, form.getValues(), LABELS, (field, value) =>
             field === 'cause'
               ? capital(word('cause', String(value)))
               : field === 'channels'
@@ -168,10 +163,14 @@ function DiagnosisView({ visit, diagnosis }: { visit: Visit; diagnosis: Diagnosi
           )}
           cancel={write.forget}
           settle={(taken) => {
-            change({
+            const settled = {
+              ...form.getValues(),
               ...Object.fromEntries([...taken].map((field) => [field, theirs[field as keyof DiagnosisForm]])),
               version: theirs.version,
-            });
+            };
+            Object.entries(settled).forEach(([field, value]) =>
+              form.setValue(field as keyof DiagnosisForm, value as never, { shouldDirty: true }),
+            );
             write.forget();
           }}
         />

@@ -37,10 +37,11 @@ function open(
   role = 'TECHNICIAN',
 ) {
   const sent = pretendServer({
-    'GET /api/visits/visit-1/judgement': judgement(advice(), { looks: [air, look('STATION')], ...part }),
     ...more,
     'PUT /api/visits/visit-1/findings/': visit(),
-    'GET /api/visits/visit-1': visit(),
+    'GET /api/visits/visit-1': visit({
+      judgement: judgement(advice(), { looks: [air, look('STATION')], ...part }),
+    }),
   });
   const Content = { causes: CausesPage, ruleouts: RuleoutsPage, worth: WorthPage }[page];
   show(<Content />, { at: `/visits/visit-1/${page}`, path: `/visits/:id/${page}`, role: role as 'LEAD' });
@@ -67,10 +68,10 @@ describe('what is wrong', () => {
       reasons: [
         reason('LONG_RUN', 'STRONG', {
           channel: 'C',
-          facts: { out: '59', of: '200', run: '59' },
+          facts: { OUT: 59, OF: 200, RUN: 59 },
           from: 'check-1',
         }),
-        reason('SCATTERED', 'AGAINST', { channel: 'C', facts: { out: '9', of: '200' } }),
+        reason('SCATTERED', 'AGAINST', { channel: 'C', facts: { OUT: 9, OF: 200 } }),
       ],
     }),
     likely('DRIED_INK', 0.04),
@@ -116,7 +117,7 @@ describe('what is wrong', () => {
     const sent = open(
       'causes',
       { houseRules: 1, houseRulesNow: 3 },
-      { 'PUT /api/visits/visit-1/house-rules': judgement() },
+      { 'PUT /api/visits/visit-1/house-rules': visit() },
       'LEAD',
     );
     fireEvent.click(await screen.findByRole('button', { name: 'Judge by the rules of today' }));
@@ -214,7 +215,7 @@ describe('worth it', () => {
     const field = await screen.findByLabelText('Worth of a recovered head (V)');
     fireEvent.change(field, { target: { value: 'much' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep these terms' }));
-    expect(screen.getByText(/Enter a number, such as 120/)).toBeInTheDocument();
+    expect(await screen.findByText(/Enter a number, such as 120/)).toBeInTheDocument();
     expect(sent.filter((s) => s.method === 'PUT')).toHaveLength(0);
     fireEvent.change(field, { target: { value: '-3' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep these terms' }));

@@ -1,4 +1,5 @@
-import type { Advice, Method, Observation, TreatmentKind, Visit } from '../api/types';
+import type { Money } from '../account/money';
+import type { Advice, Method, Observation, Visit } from '../api/types';
 import { capital, word, wordWith } from '../words/words';
 
 export function percent(share: number): string {
@@ -6,21 +7,12 @@ export function percent(share: number): string {
   return value > 0 && value < 1 ? '< 1 %' : value > 99 && value < 100 ? '> 99 %' : `${Math.round(value)} %`;
 }
 
-/** Methods that are logged with doses and clocks of their own. */
-const OWN_KIND: Partial<Record<Method, { kind: Exclude<TreatmentKind, 'HANDWORK'>; preset: string }>> = {
-  CYCLE: { kind: 'CYCLE', preset: '' },
-  CYCLE_STRONG: { kind: 'CYCLE', preset: 'strength=STRONG' },
-  FLUSH: { kind: 'FLUSH', preset: '' },
-  WARM: { kind: 'FLUSH', preset: '' },
-  PORT_SOAK: { kind: 'SOAK', preset: 'place=PORT' },
-  TRAY_SOAK: { kind: 'SOAK', preset: 'place=TRAY' },
-  BATH: { kind: 'BATH', preset: '' },
+/** What the form of a method opens with, where the kind of its log leaves it open. */
+const PRESET: Partial<Record<Method, string>> = {
+  CYCLE_STRONG: 'strength=STRONG',
+  PORT_SOAK: 'place=PORT',
+  TRAY_SOAK: 'place=TRAY',
 };
-
-/** How a method is logged. */
-export function kindOf(method: Method): TreatmentKind {
-  return OWN_KIND[method]?.kind ?? 'HANDWORK';
-}
 
 /** What was advised, as one term: a method, a look, or an act. */
 export function advisedTerm(advice: Advice): string {
@@ -61,21 +53,25 @@ export function adviceTitle(
 }
 
 /** Why, in counts. */
-export function adviceReason(advice: Advice): string {
-  const facts = { ...advice.facts };
-  if (facts.cause) {
-    facts.cause = word('cause', facts.cause);
-  }
-  return wordWith('rule', advice.rule, facts).replace(/^1 attempts/, '1 attempt');
+export function adviceReason(advice: Advice, { amount }: Money): string {
+  return wordWith('rule', advice.rule, {
+    ...advice.facts,
+    CAUSE: advice.cause && word('cause', advice.cause),
+    ...(advice.money && {
+      CHANCE: advice.money.percent,
+      COST: amount(advice.money.cost),
+      GAIN: amount(advice.money.gain),
+    }),
+  });
 }
 
 /** The shop's way of it, for the form that opens. */
-function mannerQuery({ method, manner }: Advice): string[] {
+function styleQuery({ method, style }: Advice): string[] {
   return [
-    manner?.fluid ? `fluid=${manner.fluid}` : '',
-    manner?.strokeMl ? `strokeMl=${manner.strokeMl}` : '',
-    manner?.temperatureC ? `temperatureC=${manner.temperatureC}` : '',
-    method === 'CYCLE' ? `strength=${manner?.strength ?? 'LIGHT'}` : '',
+    style?.fluid ? `fluid=${style.fluid}` : '',
+    style?.strokeMl ? `strokeMl=${style.strokeMl}` : '',
+    style?.temperatureC ? `temperatureC=${style.temperatureC}` : '',
+    method === 'CYCLE' ? `strength=${style?.strength ?? 'LIGHT'}` : '',
   ];
 }
 
@@ -89,11 +85,10 @@ export function adviceWay(advice: Advice, visit: Visit): string {
     case 'LOOK':
       return `ruleouts?${query(`look=${advice.look}`, advice.channels[0] ? `channel=${advice.channels[0]}` : '')}`;
     case 'WORK': {
-      const own = OWN_KIND[advice.method!];
-      const manner = mannerQuery(advice);
-      return own
-        ? `attempt/${own.kind.toLowerCase()}?${query(channels, own.preset, ...manner)}`
-        : `attempt/handwork?${query(channels, `method=${advice.method}`, ...manner)}`;
+      const method = advice.method!;
+      const kind = visit.usual.kinds[method].toLowerCase();
+      const own = kind === 'handwork' ? `method=${method}` : (PRESET[method] ?? '');
+      return `attempt/${kind}?${query(channels, own, ...styleQuery(advice))}`;
     }
     default:
       return 'return';

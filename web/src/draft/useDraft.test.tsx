@@ -1,16 +1,19 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { http } from '../api/http';
+import { api } from '../api/http';
 import { newer, useDraft } from './useDraft';
 
-vi.mock('../api/http', () => ({ http: { get: vi.fn(), put: vi.fn(), delete: vi.fn() } }));
-const server = vi.mocked(http);
+vi.mock('../api/http', () => ({
+  api: { GET: vi.fn(), PUT: vi.fn(), DELETE: vi.fn() },
+  answer: async (call: Promise<{ data?: unknown }>) => (await call).data,
+}));
+const server = vi.mocked(api);
 
 beforeEach(() => {
   localStorage.clear();
-  server.get.mockReset().mockResolvedValue(undefined);
-  server.put.mockReset().mockResolvedValue(undefined);
-  server.delete.mockReset().mockResolvedValue(undefined);
+  server.GET.mockReset().mockResolvedValue({} as never);
+  server.PUT.mockReset().mockResolvedValue({} as never);
+  server.DELETE.mockReset().mockResolvedValue({} as never);
 });
 
 describe('a draft', () => {
@@ -24,10 +27,13 @@ describe('a draft', () => {
     const { result } = renderHook(() => useDraft<string>('intake-2'));
     act(() => result.current.keep('x'));
     act(() => void window.dispatchEvent(new Event('pagehide')));
-    expect(server.put).toHaveBeenCalledWith(
-      '/api/drafts/intake-2',
-      expect.objectContaining({ content: '"x"' }),
-      true,
+    expect(server.PUT).toHaveBeenCalledWith(
+      '/api/drafts/{key}',
+      expect.objectContaining({
+        params: { path: { key: 'intake-2' } },
+        body: expect.objectContaining({ content: '"x"' }) as unknown,
+        keepalive: true,
+      }),
     );
   });
 
@@ -36,7 +42,9 @@ describe('a draft', () => {
       'undoknot::intake-3',
       JSON.stringify({ value: 'here', editedAt: '2026-01-01T10:00:00Z' }),
     );
-    server.get.mockResolvedValue({ content: '"other screen"', editedAt: '2026-01-01T11:00:00Z' });
+    server.GET.mockResolvedValue({
+      data: { content: '"other screen"', editedAt: '2026-01-01T11:00:00Z' },
+    } as never);
     const { result } = renderHook(() => useDraft<string>('intake-3'));
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.restored).toBe('other screen');
@@ -53,7 +61,9 @@ describe('a draft', () => {
     act(() => result.current.drop());
     unmount();
     expect(localStorage.getItem('undoknot::intake-4')).toBeNull();
-    expect(server.put).not.toHaveBeenCalled();
-    expect(server.delete).toHaveBeenCalledWith('/api/drafts/intake-4');
+    expect(server.PUT).not.toHaveBeenCalled();
+    expect(server.DELETE).toHaveBeenCalledWith('/api/drafts/{key}', {
+      params: { path: { key: 'intake-4' } },
+    });
   });
 });

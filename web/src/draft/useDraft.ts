@@ -1,6 +1,6 @@
 import { useCallback, useContext, useEffect, useRef, useState } from 'react';
 import { SessionContext } from '../account/session';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 
 interface Kept<T> {
   value: T;
@@ -42,8 +42,7 @@ export function useDraft<T>(key: string) {
 
   useEffect(() => {
     let current = true;
-    http
-      .get<{ content: string; editedAt: string } | undefined>(`/api/drafts/${key}`)
+    answer(api.GET('/api/drafts/{key}', { params: { path: { key } } }))
       .then((found) => {
         const remote = found
           ? { value: JSON.parse(found.content) as T, editedAt: found.editedAt }
@@ -65,15 +64,15 @@ export function useDraft<T>(key: string) {
       const kept = unsent.current;
       if (kept && !dropped.current) {
         unsent.current = undefined;
-        http
-          .put(
-            `/api/drafts/${key}`,
-            { content: JSON.stringify(kept.value), editedAt: kept.editedAt },
-            leaving,
-          )
-          .catch(() => {
-            unsent.current ??= kept;
-          });
+        answer(
+          api.PUT('/api/drafts/{key}', {
+            params: { path: { key } },
+            body: { content: JSON.stringify(kept.value), editedAt: kept.editedAt },
+            keepalive: leaving,
+          }),
+        ).catch(() => {
+          unsent.current ??= kept;
+        });
       }
     },
     [key],
@@ -108,7 +107,7 @@ export function useDraft<T>(key: string) {
     unsent.current = undefined;
     window.clearTimeout(timer.current);
     localStorage.removeItem(place);
-    http.delete(`/api/drafts/${key}`).catch(() => undefined);
+    answer(api.DELETE('/api/drafts/{key}', { params: { path: { key } } })).catch(() => undefined);
   }, [key, place]);
 
   return { restored, isReady, keep, drop };

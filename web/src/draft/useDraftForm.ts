@@ -1,31 +1,36 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useRef } from 'react';
+import { useForm, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
+import type { z } from 'zod';
 import { useDraft } from './useDraft';
 
-/** A form that is kept as it is typed: its entries, the change of some of them, and dropping it once it was logged. */
-export function useDraftForm<T extends object>(key: string, start: () => T) {
+/** A form that is kept as it is typed, and the way to drop what was kept once it was logged. */
+export function useDraftForm<T extends FieldValues>(key: string, start: () => T, schema: z.ZodType) {
   const { restored, isReady, keep, drop } = useDraft<T>(key);
-  const [form, setForm] = useState<T>(() => restored ?? start());
-  const latest = useRef(form);
+  const form = useForm<T>({
+    defaultValues: (restored ?? start()) as DefaultValues<T>,
+    resolver: zodResolver(schema as never) as unknown as Resolver<T>,
+  });
   const isTouched = useRef(restored !== undefined);
 
   // A draft from another screen arrives a moment later; it counts only while nothing was entered here.
   useEffect(() => {
     if (isReady && restored && !isTouched.current) {
       isTouched.current = true;
-      latest.current = restored;
-      setForm(restored);
+      form.reset(restored);
     }
-  }, [isReady, restored]);
+  }, [isReady, restored, form]);
 
-  const change = useCallback(
-    (part: Partial<T>) => {
-      isTouched.current = true;
-      latest.current = { ...latest.current, ...part };
-      setForm(latest.current);
-      keep(latest.current);
-    },
-    [keep],
-  );
+  useEffect(() => {
+    const subscription = form.watch((_, { name }) => {
+      // A reset names no entry: what it brings is kept already.
+      if (name !== undefined) {
+        isTouched.current = true;
+        keep(form.getValues());
+      }
+    });
+    return () => subscription.unsubscribe();
+  }, [form, keep]);
 
-  return { form, change, drop };
+  return { form, drop };
 }

@@ -1,29 +1,24 @@
-import {
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  MenuItem,
-  Stack,
-  TextField,
-  ToggleButton,
-  Typography,
-} from '@mui/material';
+import { Button, Dialog, DialogActions, DialogContent, Stack, ToggleButton, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { http } from '../api/http';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRef } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { useMoney } from '../account/money';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
-import type { Lot } from '../api/types';
+import type { FluidKind, Lot } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { readNumber } from '../app/fields';
+import { Entry, readNumber, SelectEntry } from '../app/fields';
 import { differences, Reconcile } from '../app/Reconcile';
 import { WriteProblem } from '../app/states';
-import { NumberField } from '../treatment/NumberField';
+import { typedNumber } from '../app/typed';
+import { useProblemAt } from '../app/useProblemAt';
 import { capital, terms, word } from '../words/words';
 
 interface Form {
   name: string;
-  kind: string;
+  kind: FluidKind;
   maker: string;
   lotCode: string;
   foodSafe: boolean;
@@ -47,7 +42,8 @@ const LABELS: Record<keyof Form, string> = {
   hazards: 'Hazards',
 };
 
-const NUMBERS = ['bottleMl', 'remainingMl', 'price'] as const;
+const number = typedNumber('Enter a number, such as 500.');
+const schema = z.looseObject({ bottleMl: number, remainingMl: number, price: number });
 
 function formOf(lot: Lot | undefined): Form {
   return {
@@ -69,31 +65,26 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
   const queries = useQueryClient();
   const id = useRef(lot?.id ?? newId());
   const version = useRef(lot?.version);
-  const [form, setForm] = useState(() => formOf(lot));
-  const set = (part: Partial<Form>) => setForm({ ...form, ...part });
-  const unread = NUMBERS.filter((name) => Number.isNaN(readNumber(form[name])));
-  const write = useWrite(async () => {
-    await http.put(`/api/lots/${id.current}`, {
-      ...form,
-      version: version.current,
-      expiresOn: form.expiresOn || undefined,
-      ...Object.fromEntries(NUMBERS.map((name) => [name, readNumber(form[name])])),
-    });
+  const { currency } = useMoney();
+  const form = useForm<Form>({ defaultValues: formOf(lot), resolver: zodResolver(schema) as never });
+  const write = useWrite(async (value: Form) => {
+    await answer(
+      api.PUT('/api/lots/{id}', {
+        params: { path: { id: id.current } },
+        body: {
+          ...value,
+          version: version.current,
+          expiresOn: value.expiresOn || undefined,
+          bottleMl: readNumber(value.bottleMl)!,
+          remainingMl: readNumber(value.remainingMl)!,
+          price: readNumber(value.price)!,
+        },
+      }),
+    );
     await queries.invalidateQueries({ queryKey: ['lots'] });
   }, close);
-  const wrong = (field: keyof Form) =>
-    (NUMBERS as readonly string[]).includes(field) && unread.includes(field as (typeof NUMBERS)[number])
-      ? 'Enter a number, such as 500.'
-      : write.problem?.errors.find((error) => error.field === field)?.message;
-  const text = (name: 'name' | 'maker' | 'lotCode' | 'hazards') => (
-    <TextField
-      label={LABELS[name]}
-      value={form[name]}
-      onChange={(event) => set({ [name]: event.target.value })}
-      error={wrong(name) !== undefined}
-      helperText={wrong(name)}
-    />
-  );
+  useProblemAt(form, write.problem);
+  const { control } = form;
   const current = write.problem?.isConflict ? (write.problem.extra.current as Lot) : undefined;
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="lot-title">
@@ -102,59 +93,32 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
           <Typography id="lot-title" variant="h2">
             {lot ? `Correct ${lot.lotCode}` : 'Put a bottle on the shelf'}
           </Typography>
-          {text('name')}
-          <TextField
-            select
+          <Entry control={control} name="name" label={LABELS.name} />
+          <SelectEntry
+            control={control}
+            name="kind"
             label={LABELS.kind}
-            value={form.kind}
-            onChange={(event) => set({ kind: event.target.value })}
-          >
-            {terms('fluidKind').map((value) => (
-              <MenuItem key={value} value={value}>
-                {capital(word('fluidKind', value))}
-              </MenuItem>
-            ))}
-          </TextField>
-          {text('maker')}
-          {text('lotCode')}
-          <ToggleButton
-            value="food"
-            selected={form.foodSafe}
-            onChange={() => set({ foodSafe: !form.foodSafe })}
-          >
-            {form.foodSafe ? 'Food-safe, as marked by the maker' : 'Not marked food-safe'}
-          </ToggleButton>
-          <TextField
-            label={LABELS.expiresOn}
-            type="date"
-            value={form.expiresOn}
-            onChange={(event) => set({ expiresOn: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true } }}
-            error={wrong('expiresOn') !== undefined}
-            helperText={wrong('expiresOn')}
+            options={terms('fluidKind').map((value) => ({
+              value,
+              label: capital(word('fluidKind', value)),
+            }))}
           />
-          <NumberField
-            label={LABELS.bottleMl}
-            unit="mL"
-            value={form.bottleMl}
-            onChange={(bottleMl) => set({ bottleMl })}
-            error={wrong('bottleMl')}
+          <Entry control={control} name="maker" label={LABELS.maker} />
+          <Entry control={control} name="lotCode" label={LABELS.lotCode} />
+          <Controller
+            control={control}
+            name="foodSafe"
+            render={({ field }) => (
+              <ToggleButton value="food" selected={field.value} onChange={() => field.onChange(!field.value)}>
+                {field.value ? 'Food-safe, as marked by the maker' : 'Not marked food-safe'}
+              </ToggleButton>
+            )}
           />
-          <NumberField
-            label={LABELS.remainingMl}
-            unit="mL"
-            value={form.remainingMl}
-            onChange={(remainingMl) => set({ remainingMl })}
-            error={wrong('remainingMl')}
-          />
-          <NumberField
-            label={LABELS.price}
-            unit="EUR"
-            value={form.price}
-            onChange={(price) => set({ price })}
-            error={wrong('price')}
-          />
-          {text('hazards')}
+          <Entry control={control} name="expiresOn" label={LABELS.expiresOn} type="date" />
+          <Entry control={control} name="bottleMl" label={LABELS.bottleMl} unit="mL" isNumber />
+          <Entry control={control} name="remainingMl" label={LABELS.remainingMl} unit="mL" isNumber />
+          <Entry control={control} name="price" label={LABELS.price} unit={currency} isNumber />
+          <Entry control={control} name="hazards" label={LABELS.hazards} />
           <WriteProblem problem={write.problem} />
         </Stack>
       </DialogContent>
@@ -163,7 +127,7 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
         <Button
           variant="contained"
           loading={write.isBusy}
-          onClick={() => unread.length === 0 && write.send(undefined)}
+          onClick={form.handleSubmit((value) => write.send(value))}
         >
           {lot ? 'Save the correction' : 'Put it there'}
         </Button>
@@ -171,11 +135,13 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
       {current && (
         <Reconcile
           problem={write.problem}
-          found={differences(formOf(current), form, LABELS)}
+          found={differences(formOf(current), form.getValues(), LABELS)}
           cancel={write.forget}
           settle={(taken) => {
             version.current = current.version;
-            set(Object.fromEntries([...taken].map((field) => [field, formOf(current)[field as keyof Form]])));
+            taken.forEach((field) =>
+              form.setValue(field as keyof Form, formOf(current)[field as keyof Form]),
+            );
             write.forget();
           }}
         />

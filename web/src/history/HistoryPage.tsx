@@ -1,9 +1,8 @@
 import { Box, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { useVisit } from '../api/queries';
-import type { Change } from '../api/types';
 import { Page } from '../app/Page';
 import { Empty, Failed, Loading } from '../app/states';
 import { moment } from '../bench/time';
@@ -16,7 +15,7 @@ export default function HistoryPage() {
   const visit = useVisit(id);
   const history = useQuery({
     queryKey: ['history', id],
-    queryFn: () => http.get<Change[]>(`/api/visits/${id}/history`),
+    queryFn: () => answer(api.GET('/api/visits/{visitId}/history', { params: { path: { visitId: id } } })),
   });
   if (history.isPending || visit.isPending) {
     return <Loading what="every change" />;

@@ -1,17 +1,22 @@
-import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
 import { useSession } from '../account/session';
-import { http, Problem } from '../api/http';
+import { answer, api, type Problem } from '../api/http';
 import { newId } from '../api/newId';
 import { useHouse } from '../api/queries';
-import type { House, HouseBook } from '../api/types';
+import type { House } from '../api/types';
+import { Entry, SelectEntry } from '../app/fields';
 import { Block, Page } from '../app/Page';
 import { Empty, Failed, Loading, WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { capital, word } from '../words/words';
 import { changes } from './changes';
 import { FamilyRules } from './FamilyRules';
+import { bookOf, houseForm, houseSchema, type HouseForm } from './houseForm';
 
 export default function HousePage() {
   const house = useHouse();
@@ -28,35 +33,31 @@ export default function HousePage() {
 function HouseView({ house }: { house: House }) {
   const { isLead } = useSession();
   const queries = useQueryClient();
-  const [book, setBook] = useState<HouseBook>(house.book);
-  const [unread, setUnread] = useState<string[]>([]);
-  const [why, setWhy] = useState('');
-  const [key, setKey] = useState(newId);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const wrong = (field: string) =>
-    unread.includes(field)
-      ? 'Enter a number, such as 40 or 2.5.'
-      : problem?.errors.find((e) => e.field === field)?.message;
+  const key = useRef(newId());
+  const form = useForm<HouseForm>({
+    defaultValues: houseForm(house),
+    resolver: zodResolver(houseSchema) as never,
+    mode: 'onChange',
+  });
+  const { control } = form;
+  const book = bookOf(form.watch(), house);
   const changed = changes(house.book, book);
-
-  async function save() {
-    if (isBusy || unread.length > 0) {
-      return;
-    }
-    setBusy(true);
-    try {
-      const now = await http.put<House>(`/api/house-rules/${key}`, { number: house.number, book, why });
-      setKey(newId());
+  const write = useMutation<House, Problem, HouseForm>({
+    mutationFn: (value) =>
+      answer(
+        api.PUT('/api/house-rules/{id}', {
+          params: { path: { id: key.current } },
+          body: { number: house.number, book: bookOf(value, house), why: value.why },
+        }),
+      ),
+    onSuccess: async (now) => {
+      key.current = newId();
       queries.setQueryData(['house'], now);
-      await queries.invalidateQueries({ queryKey: ['judgement'] });
+      await queries.invalidateQueries({ queryKey: ['visit'] });
       await queries.invalidateQueries({ queryKey: ['families'] });
-    } catch (error) {
-      setProblem(error instanceof Problem ? error : null);
-    } finally {
-      setBusy(false);
-    }
-  }
+    },
+  });
+  useProblemAt(form, write.error, (field) => field.replace(/^book\./, ''));
 
   return (
     <Page title="House rules">
@@ -69,39 +70,24 @@ function HouseView({ house }: { house: House }) {
         <Block title="Where practice divides">
           <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
             {house.questions.map(({ question, schools }) => (
-              <TextField
+              <SelectEntry
                 key={question}
-                select
+                control={control}
+                name={`answers.${question}`}
                 disabled={!isLead}
                 label={capital(word('houseQuestion', question))}
-                value={book.answers[question] ?? schools[0]}
-                onChange={(event) =>
-                  setBook({ ...book, answers: { ...book.answers, [question]: event.target.value } })
-                }
-                error={wrong(`book.answers.${question}`) !== undefined}
-                helperText={
-                  wrong(`book.answers.${question}`) ??
-                  `Default: ${word('houseSchool', `${question}.${schools[0]}`)}. ${word('houseWhy', question)}`
-                }
-              >
-                {schools.map((school) => (
-                  <MenuItem key={school} value={school} sx={{ minHeight: 48 }}>
-                    {word('houseSchool', `${question}.${school}`)}
-                  </MenuItem>
-                ))}
-              </TextField>
+                hint={`Default: ${word('houseSchool', `${question}.${schools[0]}`)}. ${word('houseWhy', question)}`}
+                options={schools.map((school) => ({
+                  value: school,
+                  label: word('houseSchool', `${question}.${school}`),
+                }))}
+              />
             ))}
           </Box>
         </Block>
-        <FamilyRules
-          house={house}
-          book={book}
-          change={setBook}
-          unread={unread}
-          setUnread={setUnread}
-          wrong={wrong}
-          isLead={isLead}
-        />
+        <FormProvider {...form}>
+          <FamilyRules house={house} isLead={isLead} />
+        </FormProvider>
         {isLead && (
           <Block title="Change the rules">
             <Stack spacing={1.5}>
@@ -110,26 +96,20 @@ function HouseView({ house }: { house: House }) {
               ) : (
                 changed.map((line) => <Typography key={line}>{line}</Typography>)
               )}
-              <TextField
-                label="Why"
-                value={why}
-                onChange={(event) => setWhy(event.target.value)}
-                error={wrong('why') !== undefined}
-                helperText={wrong('why') ?? 'It is kept with your name.'}
-              />
-              {problem?.isConflict && (
+              <Entry control={control} name="why" label="Why" hint="It is kept with your name." />
+              {write.error?.isConflict && (
                 <Typography role="alert" color="error">
                   Somebody changed the rules meanwhile. Yours are not lost: load the page again beside this
                   one, and enter what is still wanted.
                 </Typography>
               )}
-              <WriteProblem problem={problem} />
+              <WriteProblem problem={write.error} />
               <Button
                 variant="contained"
                 size="large"
                 disabled={changed.length === 0}
-                loading={isBusy}
-                onClick={() => void save()}
+                loading={write.isPending}
+                onClick={form.handleSubmit((value) => write.mutate(value))}
                 sx={{ alignSelf: 'flex-start' }}
               >
                 Change the house rules

@@ -52,7 +52,7 @@ it('lets a lead change a rule with a reason, and keeps what is refused', async (
   });
   show(<HousePage />, { role: 'LEAD' });
   fireEvent.change(await screen.findByLabelText('Push limit, kPa'), { target: { value: 'thirty' } });
-  expect(screen.getByText(/Enter a number, such as 40/)).toBeInTheDocument();
+  expect(await screen.findByText(/Enter a number, such as 40/)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText('Push limit, kPa'), { target: { value: '30' } });
   expect(screen.getByText('HULVER-W8, push limit, kPa: default → 30')).toBeInTheDocument();
   fireEvent.click(screen.getByRole('button', { name: 'Change the house rules' }));

@@ -1,8 +1,8 @@
 import { Alert, Box, Button, MenuItem, Stack, Switch, TextField, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { http, preview, Problem } from '../api/http';
-import type { Block as CheckBlock, CheckLayout, Family, LayoutRow } from '../api/types';
+import { answer, api, preview, Problem } from '../api/http';
+import type { Block as CheckBlock, CheckLayout, Family } from '../api/types';
 import { Block } from '../app/Page';
 import { useDraft } from '../draft/useDraft';
 import { capital, terms, word } from '../words/words';
@@ -64,7 +64,7 @@ export function LayoutEditor({ family, id, version, start, done }: Props) {
     setBusy(true);
     setProblem(undefined);
     try {
-      await http.put<LayoutRow>(`/api/layouts/${id}`, { version, layout });
+      await answer(api.PUT('/api/layouts/{id}', { params: { path: { id } }, body: { version, layout } }));
       drop();
       await queries.invalidateQueries({ queryKey: ['layouts'] });
       done();

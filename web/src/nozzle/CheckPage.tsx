@@ -1,7 +1,7 @@
 import { Button, Stack, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';
 import type { Check, Coarse, Visit } from '../api/types';
@@ -93,13 +93,18 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
 
   const write = useWrite(
     () =>
-      http.put<Visit>(`/api/visits/${visit.id}/checks/${form.id}`, {
-        version: form.version,
-        reading: form.kind === 'MAP' ? editing.reading : undefined,
-        coarse: form.kind === 'COARSE' ? form.coarse : undefined,
-        notPossible: form.kind === 'NONE' ? form.reason : undefined,
-        note: form.note,
-      }),
+      answer(
+        api.PUT('/api/visits/{visitId}/checks/{id}', {
+          params: { path: { visitId: visit.id, id: form.id } },
+          body: {
+            version: form.version,
+            reading: form.kind === 'MAP' ? editing.reading : undefined,
+            coarse: form.kind === 'COARSE' ? form.coarse : undefined,
+            notPossible: form.kind === 'NONE' ? form.reason : undefined,
+            note: form.note,
+          },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);

@@ -1,8 +1,8 @@
 import { Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRef, useState, type Dispatch } from 'react';
-import { http, type Problem } from '../api/http';
-import type { Channel, Family, Understood } from '../api/types';
+import { answer, api, type Problem } from '../api/http';
+import type { Channel, Family } from '../api/types';
 import { capital, word } from '../words/words';
 import { Comb, combWords } from './Comb';
 import { LETTERS, STATE_OF, tally, type Letter } from './comb';
@@ -193,7 +193,9 @@ function Spoken({
     }
     busy.current = true;
     try {
-      const understood = await http.post<Understood>('/api/nozzles/spoken', { text, size: channel.nozzles });
+      const understood = await answer(
+        api.POST('/api/nozzles/spoken', { body: { text, size: channel.nozzles } }),
+      );
       if (understood.problems.length > 0) {
         setTrouble(understood.problems.map((p) => FAULTS[p.fault](p.part, p.lastNozzle)).join(' '));
       } else {

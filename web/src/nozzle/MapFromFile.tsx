@@ -1,7 +1,7 @@
 import { Alert, Button, Stack } from '@mui/material';
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { http, Problem } from '../api/http';
+import { answer, api, Problem } from '../api/http';
 import type { Reading } from './editing';
 
 /** A nozzle map from a CSV or JSON file, into the editor; a bad file changes nothing and says where it is bad. */
@@ -15,10 +15,15 @@ export function MapFromFile({ visitId, take }: { visitId: string; take: (reading
     }
     setProblems([]);
     try {
-      const answer = await http.post<{ reading: Reading }>(`/api/visits/${visitId}/maps/read`, {
-        text: await file.text(),
-      });
-      take(answer.reading);
+      const { reading } = await answer(
+        api.POST('/api/visits/{visitId}/maps/read', {
+          params: { path: { visitId } },
+          body: {
+            text: await file.text(),
+          },
+        }),
+      );
+      take(reading);
     } catch (error) {
       setProblems(
         error instanceof Problem

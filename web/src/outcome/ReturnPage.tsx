@@ -1,23 +1,30 @@
-import { Alert, Button, Stack, TextField, Typography } from '@mui/material';
+import { Alert, Button, Stack, Typography } from '@mui/material';
 import { useNavigate, useParams } from 'react-router';
+import { z } from 'zod';
 import { useSession } from '../account/session';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { useVisit } from '../api/queries';
-import type { Visit } from '../api/types';
+import type { Outcome, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Choice } from '../app/fields';
+import { ChoiceEntry, Entry } from '../app/fields';
 import { Page } from '../app/Page';
 import { Failed, Loading, WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { useDraftForm } from '../draft/useDraftForm';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { lastMap } from '../visit/outOf';
 import { capital, terms, word } from '../words/words';
 
 interface ReturnForm {
-  outcome: string | null;
+  outcome: Outcome | null;
   reason: string;
   signedBy: string;
 }
+
+const schema = z.looseObject({
+  outcome: z.string('Choose how it went.'),
+  signedBy: z.string().refine((name) => name.trim() !== '', 'Sign with your name.'),
+});
 
 export default function ReturnPage() {
   const { id = '' } = useParams();
@@ -35,26 +42,30 @@ function ReturnView({ visit }: { visit: Visit }) {
   const navigate = useNavigate();
   const { person } = useSession();
   const last = lastMap(visit);
-  const { form, change, drop } = useDraftForm<ReturnForm>(`return-${visit.id}`, () => ({
-    outcome: last?.acceptance?.verdict === 'MET' ? 'RECOVERED' : null,
-    reason: '',
-    signedBy: person.displayName,
-  }));
+  const { form, drop } = useDraftForm<ReturnForm>(
+    `return-${visit.id}`,
+    () => ({
+      outcome: last?.acceptance?.verdict === 'MET' ? 'RECOVERED' : null,
+      reason: '',
+      signedBy: person.displayName,
+    }),
+    schema,
+  );
 
   const write = useWrite(
-    () =>
-      http.put<Visit>(`/api/visits/${visit.id}/return`, {
-        version: visit.version,
-        outcome: form.outcome ?? undefined,
-        reason: form.reason,
-        signedBy: form.signedBy,
-      }),
+    ({ outcome, reason, signedBy }: ReturnForm) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/return', {
+          params: { path: { visitId: visit.id } },
+          body: { version: visit.version, outcome: outcome!, reason, signedBy },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);
     },
   );
-  const wrong = (field: string) => write.problem?.errors.find((error) => error.field === field)?.message;
+  useProblemAt(form, write.problem);
   const isHeld = visit.heldUntil && Date.parse(visit.heldUntil) > Date.parse(visit.serverTime);
   return (
     <Page title="Hand it back" back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
@@ -63,10 +74,7 @@ function ReturnView({ visit }: { visit: Visit }) {
         noValidate
         spacing={2.5}
         sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1, maxWidth: 900 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          write.send(undefined);
-        }}
+        onSubmit={form.handleSubmit((value) => write.send(value))}
       >
         {isHeld && (
           <Alert severity="error">
@@ -81,29 +89,20 @@ function ReturnView({ visit }: { visit: Visit }) {
         ) : (
           <Typography>There is no nozzle map on this visit.</Typography>
         )}
-        <Choice
+        <ChoiceEntry
+          control={form.control}
+          name="outcome"
           label="How it went"
-          value={form.outcome}
-          onChange={(outcome) => change({ outcome: outcome as string | null })}
           options={terms('outcome').map((value) => ({ value, label: capital(word('outcome', value)) }))}
-          error={wrong('outcome')}
         />
-        <TextField
+        <Entry
+          control={form.control}
+          name="reason"
           label="A word to the customer"
-          multiline
-          minRows={2}
-          value={form.reason}
-          onChange={(event) => change({ reason: event.target.value })}
-          error={wrong('reason') !== undefined}
-          helperText={wrong('reason') ?? 'It stands in the report.'}
+          isLong
+          hint="It stands in the report."
         />
-        <TextField
-          label="Signed off by"
-          value={form.signedBy}
-          onChange={(event) => change({ signedBy: event.target.value })}
-          error={wrong('signedBy') !== undefined}
-          helperText={wrong('signedBy')}
-        />
+        <Entry control={form.control} name="signedBy" label="Signed off by" />
         {write.problem?.isConflict && (
           <Alert severity="warning" role="alert">
             Somebody changed this visit while you were at it. The screen shows it as it stands now; look it

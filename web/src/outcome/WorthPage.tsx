@@ -1,16 +1,20 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
-import { useQueryClient } from '@tanstack/react-query';
+import { z } from 'zod';
+import { useMoney } from '../account/money';
 import { useSession } from '../account/session';
-import { http, Problem } from '../api/http';
+import { answer, api } from '../api/http';
 import { useJudgement, useVisit } from '../api/queries';
-import type { Judgement, Money, Visit, WorthTerms } from '../api/types';
-import { readNumber } from '../app/fields';
+import type { Money, Visit, WorthTerms } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { Entry, readNumber } from '../app/fields';
 import { Block, Page } from '../app/Page';
 import { Empty, Failed, Loading, WriteProblem } from '../app/states';
+import { typedNumber } from '../app/typed';
+import { useProblemAt } from '../app/useProblemAt';
 import { percent } from '../diagnosis/judgement';
-import { NumberField } from '../treatment/NumberField';
 import { capital, word } from '../words/words';
 import { WorthPicture } from './WorthPicture';
 
@@ -71,6 +75,7 @@ function WorthView({ visit, money }: { visit: Visit; money: Money | undefined })
 }
 
 function Verdict({ money }: { money: Money }) {
+  const { amount } = useMoney();
   const { worth } = money;
   if (!worth) {
     return (
@@ -86,7 +91,7 @@ function Verdict({ money }: { money: Money }) {
       </Typography>
       <Typography>
         {percent(money.mean)} × {worth.value.toFixed(2)} − {percent(worth.harmChance)} ×{' '}
-        {worth.harmCost.toFixed(2)} − {worth.cost.toFixed(2)} = <b>{worth.gain.toFixed(2)} EUR</b> on average.
+        {worth.harmCost.toFixed(2)} − {worth.cost.toFixed(2)} = <b>{amount(worth.gain)}</b> on average.
         Stopping is advised below a chance of {percent(worth.breakEven)}.
       </Typography>
     </>
@@ -109,15 +114,16 @@ function Record({ money }: { money: Money }) {
 }
 
 type Field = keyof WorthTerms;
+type Typed = Record<Field, string>;
 
 const FIELDS: { field: Field; label: string; unit: string; isShare?: boolean }[] = [
-  { field: 'headPrice', label: 'Price of a replacement head', unit: 'EUR' },
-  { field: 'value', label: 'Worth of a recovered head (V)', unit: 'EUR' },
+  { field: 'headPrice', label: 'Price of a replacement head', unit: 'money' },
+  { field: 'value', label: 'Worth of a recovered head (V)', unit: 'money' },
   { field: 'chance', label: 'Chance of acceptance (p)', unit: '%', isShare: true },
   { field: 'harmChance', label: 'Chance of damage (d)', unit: '%', isShare: true },
-  { field: 'harmCost', label: 'Cost of damage (D)', unit: 'EUR' },
+  { field: 'harmCost', label: 'Cost of damage (D)', unit: 'money' },
   { field: 'minutes', label: 'Hands on it', unit: 'min' },
-  { field: 'fluids', label: 'Fluids', unit: 'EUR' },
+  { field: 'fluids', label: 'Fluids', unit: 'money' },
 ];
 
 function shown(value: number | null | undefined, isShare: boolean | undefined): string {
@@ -126,51 +132,39 @@ function shown(value: number | null | undefined, isShare: boolean | undefined): 
     : String(isShare ? Number((100 * value).toFixed(2)) : value);
 }
 
+const schema = z.record(z.string(), typedNumber('Enter a number, such as 120 or 2.5.'));
+
 /** The terms, each worked out until somebody enters another. */
 function Terms({ visit, money, mayWrite }: { visit: Visit; money: Money; mayWrite: boolean }) {
-  const queries = useQueryClient();
-  const [typed, setTyped] = useState<Record<string, string>>(() =>
-    Object.fromEntries(FIELDS.map(({ field, isShare }) => [field, shown(money.terms[field], isShare)])),
+  const { amount, currency } = useMoney();
+  const form = useForm<Typed>({
+    defaultValues: Object.fromEntries(
+      FIELDS.map(({ field, isShare }) => [field, shown(money.terms[field], isShare)]),
+    ) as Typed,
+    resolver: zodResolver(schema) as never,
+  });
+  const write = useWrite((typed: Typed) =>
+    answer(
+      api.PUT('/api/visits/{visitId}/worth', {
+        params: { path: { visitId: visit.id } },
+        body: Object.fromEntries(
+          FIELDS.map(({ field, isShare }) => {
+            const value = readNumber(typed[field]);
+            return [field, value === undefined ? undefined : isShare ? value / 100 : value];
+          }),
+        ),
+      }),
+    ),
   );
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const notNumbers = FIELDS.filter(({ field }) => Number.isNaN(readNumber(typed[field])));
-
-  async function save() {
-    if (notNumbers.length > 0 || isBusy) {
-      return;
-    }
-    setBusy(true);
-    try {
-      const terms = Object.fromEntries(
-        FIELDS.map(({ field, isShare }) => {
-          const value = readNumber(typed[field]);
-          return [field, value === undefined ? undefined : isShare ? value / 100 : value];
-        }),
-      );
-      queries.setQueryData(
-        ['judgement', visit.id],
-        await http.put<Judgement>(`/api/visits/${visit.id}/worth`, terms),
-      );
-      setProblem(null);
-    } catch (error) {
-      setProblem(error instanceof Problem ? error : null);
-    } finally {
-      setBusy(false);
-    }
-  }
+  useProblemAt(form, write.problem);
 
   return (
     <Block title="The terms">
       <Stack spacing={2}>
         <Typography color="text.secondary">
-          Empty means worked out; what is worked out stands below each. Spent so far {money.spent.toFixed(2)}{' '}
-          EUR
-          {typeof money.priceLimit === 'number' &&
-            `, the customer pays at most ${money.priceLimit.toFixed(2)} EUR`}
-          {typeof money.printerPrice === 'number' &&
-            `, a new printer costs ${money.printerPrice.toFixed(2)} EUR`}
-          .
+          Empty means worked out; what is worked out stands below each. Spent so far {amount(money.spent)}
+          {typeof money.priceLimit === 'number' && `, the customer pays at most ${amount(money.priceLimit)}`}
+          {typeof money.printerPrice === 'number' && `, a new printer costs ${amount(money.printerPrice)}`}.
         </Typography>
         <Box
           sx={{
@@ -181,16 +175,12 @@ function Terms({ visit, money, mayWrite }: { visit: Visit; money: Money; mayWrit
         >
           {FIELDS.map(({ field, label, unit, isShare }) => (
             <Stack key={field}>
-              <NumberField
+              <Entry
+                control={form.control}
+                name={field}
                 label={label}
-                unit={unit}
-                value={typed[field]}
-                onChange={(value) => setTyped({ ...typed, [field]: value })}
-                error={
-                  notNumbers.some((f) => f.field === field)
-                    ? 'Enter a number, such as 120 or 2.5.'
-                    : problem?.errors.find((e) => e.field === field)?.message
-                }
+                unit={unit === 'money' ? currency : unit}
+                isNumber
               />
               <Typography color="text.secondary" sx={{ pl: 0.5 }}>
                 {money.usual[field] === undefined || money.usual[field] === null
@@ -202,13 +192,13 @@ function Terms({ visit, money, mayWrite }: { visit: Visit; money: Money; mayWrit
             </Stack>
           ))}
         </Box>
-        <WriteProblem problem={problem} />
+        <WriteProblem problem={write.problem} />
         {mayWrite && (
           <Button
             variant="contained"
             size="large"
-            loading={isBusy}
-            onClick={() => void save()}
+            loading={write.isBusy}
+            onClick={form.handleSubmit((typed) => write.send(typed))}
             sx={{ alignSelf: 'flex-start' }}
           >
             Keep these terms

@@ -1,4 +1,5 @@
 import { Box, Stack, Typography } from '@mui/material';
+import { useMoney } from '../account/money';
 import type { Money } from '../api/types';
 import { percent } from '../diagnosis/judgement';
 
@@ -92,6 +93,7 @@ export function WorthPicture({ money }: { money: Money }) {
 
 /** What was spent, what the next attempt costs, and what it is held against: lengths on one scale. */
 function Amounts({ money }: { money: Money }) {
+  const { amount: inMoney } = useMoney();
   const rows: [string, number][] = [
     ['Spent so far', money.spent],
     ['Next attempt', money.worth?.cost ?? 0],
@@ -120,7 +122,7 @@ function Amounts({ money }: { money: Money }) {
               aria-hidden
               sx={{ bgcolor: 'primary.main', height: 14, width: `${(80 * amount) / most}%`, minWidth: 2 }}
             />
-            <Typography>{amount.toFixed(2)} EUR</Typography>
+            <Typography>{inMoney(amount)}</Typography>
           </Stack>
         </Box>
       ))}

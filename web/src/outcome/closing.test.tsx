@@ -172,7 +172,7 @@ describe('the shelf', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Correct HC-1' }));
     fireEvent.change(screen.getByLabelText('In it now'), { target: { value: 'half' } });
     tap('Save the correction');
-    expect(screen.getByText('Enter a number, such as 500.')).toBeInTheDocument();
+    expect(await screen.findByText('Enter a number, such as 500.')).toBeInTheDocument();
     expect(sent.some((s) => s.method === 'PUT')).toBe(false);
     fireEvent.change(screen.getByLabelText('In it now'), { target: { value: '35,5' } });
     tap('Save the correction');

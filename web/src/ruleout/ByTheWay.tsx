@@ -1,8 +1,8 @@
 import { Button, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
-import type { Judgement, Visit } from '../api/types';
+import type { Judgement, Sign, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Block } from '../app/Page';
 import { WriteProblem } from '../app/states';
@@ -20,8 +20,13 @@ export function ByTheWay({
 }) {
   const codes = visit.family.channels.map((c) => c.code);
   const [channel, setChannel] = useState(codes[0]);
-  const write = useWrite((sign: string) =>
-    http.put<Visit>(`/api/visits/${visit.id}/findings/${newId()}`, { sign, channel }),
+  const write = useWrite((sign: Sign) =>
+    answer(
+      api.PUT('/api/visits/{visitId}/findings/{id}', {
+        params: { path: { visitId: visit.id, id: newId() } },
+        body: { sign, channel },
+      }),
+    ),
   );
   if (!mayWrite) {
     return null;

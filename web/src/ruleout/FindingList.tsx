@@ -2,7 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { http, Problem, upload } from '../api/http';
+import { answer, api, Problem, upload } from '../api/http';
 import type { FindingView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Empty, WriteProblem } from '../app/states';
@@ -36,7 +36,13 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
   const photo = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string>();
   const path = `/api/visits/${visit.id}/findings/${finding.id}`;
-  const back = useWrite(() => http.put<Visit>(`${path}/withdrawal`, {}));
+  const back = useWrite(() =>
+    answer(
+      api.PUT('/api/visits/{visitId}/findings/{id}/withdrawal', {
+        params: { path: { visitId: visit.id, id: finding.id } },
+      }),
+    ),
+  );
   const name = `${finding.channel ? `${finding.channel}: ` : ''}${word('sign', finding.sign)}`;
   const state = finding.withdrawn ? '; taken back' : finding.stands ? '' : '; no longer holds';
 
@@ -49,7 +55,7 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
     try {
       await upload(`${path}/photo`, form, () => undefined);
       setProblem(undefined);
-      await queries.invalidateQueries({ queryKey: ['judgement', visit.id] });
+      await queries.invalidateQueries({ queryKey: ['visit', visit.id] });
     } catch (error) {
       setProblem(
         error instanceof Problem

@@ -1,8 +1,8 @@
 import { Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import { http, Problem } from '../api/http';
+import { answer, api, Problem } from '../api/http';
 import { newId } from '../api/newId';
-import type { Judgement, LookView, Visit } from '../api/types';
+import type { Judgement, LookView, Visit, Sign } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { WriteProblem } from '../app/states';
 import { capital, word } from '../words/words';
@@ -26,12 +26,17 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   // Sent again after a lost connection, a finding is the same one.
   const key = useRef(newId());
   const write = useWrite(
-    (sign: string) =>
-      http.put<Visit>(`/api/visits/${visit.id}/findings/${key.current}`, {
-        sign,
-        channel,
-        note: note || undefined,
-      }),
+    (sign: Sign) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/findings/{id}', {
+          params: { path: { visitId: visit.id, id: key.current } },
+          body: {
+            sign,
+            channel,
+            note: note || undefined,
+          },
+        }),
+      ),
     () => {
       key.current = newId();
       setNote('');
@@ -126,16 +131,26 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
 }
 
 /** A head that is not there can be looked at as well: the stand-in says what would be seen. */
-function StandInLook({ visit, look, channel }: { visit: Visit; look: string; channel: string | undefined }) {
+function StandInLook({
+  visit,
+  look,
+  channel,
+}: {
+  visit: Visit;
+  look: LookView['look'];
+  channel: string | undefined;
+}) {
   const [seen, setSeen] = useState<string>();
   async function see() {
     try {
-      const answer = await http.get<{ sign: string; meanwhile?: string }>(
-        `/api/visits/${visit.id}/stand-in/look?look=${look}${channel ? `&channel=${channel}` : ''}`,
+      const seenThere = await answer(
+        api.GET('/api/visits/{visitId}/stand-in/look', {
+          params: { path: { visitId: visit.id }, query: { look, channel } },
+        }),
       );
-      const besides = answer.meanwhile ? `, and by the way ${word('sign', answer.meanwhile)}` : '';
+      const besides = seenThere.meanwhile ? `, and by the way ${word('sign', seenThere.meanwhile)}` : '';
       setSeen(
-        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', answer.sign)}${besides} (simulated).`,
+        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', seenThere.sign)}${besides} (simulated).`,
       );
     } catch (error) {
       setSeen(error instanceof Problem ? error.message : 'The stand-in could not be looked at. Try again.');

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useState } from 'react';
-import { http, Problem } from '../api/http';
+import { answer, api, Problem } from '../api/http';
 import type { Point, Scan } from '../api/types';
 import { CornerHandles, CORNERS } from './CornerHandles';
 import {
@@ -58,7 +58,14 @@ export function CornersEditor({ visitId, scan, done, cancel }: Props) {
     setBusy(true);
     setProblem(undefined);
     try {
-      done(await http.put<Scan>(`/api/visits/${visitId}/scans/${scan.id}/corners`, toSend(placed)));
+      done(
+        await answer(
+          api.PUT('/api/visits/{visitId}/scans/{id}/corners', {
+            params: { path: { visitId, id: scan.id } },
+            body: toSend(placed),
+          }),
+        ),
+      );
     } catch (error) {
       setProblem(error instanceof Problem ? (error.errors[0]?.message ?? error.message) : 'Try again.');
     } finally {

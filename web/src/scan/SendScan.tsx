@@ -2,10 +2,10 @@ import { Box, Button, LinearProgress, MenuItem, Stack, TextField, Typography } f
 import { Camera, FileUp, Printer } from 'lucide-react';
 import { useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { http, Problem, upload } from '../api/http';
+import { answer, api, Problem, upload } from '../api/http';
 import { newId } from '../api/newId';
 import { useLayouts } from '../api/queries';
-import type { Scan, Visit } from '../api/types';
+import type { Scan, Visit, ScanStyle } from '../api/types';
 import { Block } from '../app/Page';
 import { Failed, Loading } from '../app/states';
 import { capital, terms, word } from '../words/words';
@@ -200,7 +200,12 @@ export function SendScan({ visit }: { visit: Visit }) {
               disabled={busy !== undefined}
               onClick={() =>
                 void work({ what: 'printing' }, (id) =>
-                  http.put(`/api/visits/${visit.id}/scans/${id}/stand-in`, { layout, style }),
+                  answer(
+                    api.PUT('/api/visits/{visitId}/scans/{id}/stand-in', {
+                      params: { path: { visitId: visit.id, id } },
+                      body: { layout, style: style as ScanStyle },
+                    }),
+                  ),
                 )
               }
             >

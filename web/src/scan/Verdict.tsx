@@ -11,7 +11,7 @@ import {
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSession } from '../account/session';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import type { Scan, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
@@ -125,11 +125,16 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
 
   const write = useWrite(
     () =>
-      http.put<Visit>(`/api/visits/${visit.id}/checks/${draft.checkId}`, {
-        reading,
-        scanId: scan.id,
-        note: draft.note,
-      }),
+      answer(
+        api.PUT('/api/visits/{visitId}/checks/{id}', {
+          params: { path: { visitId: visit.id, id: draft.checkId } },
+          body: {
+            reading,
+            scanId: scan.id,
+            note: draft.note,
+          },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);

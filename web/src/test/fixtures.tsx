@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
 import { SessionContext, type Session } from '../account/session';
-import type { Advice, Attempt, Check, Clock, Judgement, Likely, Visit } from '../api/types';
+import type { Advice, Attempt, Check, Clock, Judgement, Likely, Usual, Visit } from '../api/types';
 import { theme } from '../app/theme';
 
 export const NOW = Date.parse('2026-03-02T10:00:00Z');
@@ -90,6 +90,59 @@ export function clock(part: Partial<Clock> = {}): Clock {
   };
 }
 
+/** What forms start from, as the server says it. */
+export const usual: Usual = {
+  strokeMl: 3,
+  strokeSeconds: 12,
+  roomC: 22,
+  soaks: [
+    { place: 'PORT', perChannel: true, ml: 1.5, ladderMinutes: [10, 40, 180, 720] },
+    { place: 'TRAY', perChannel: false, ml: 25, ladderMinutes: [15, 40, 180, 720] },
+  ],
+  bath: { volumeMl: 150, temperatureC: 35, levelMm: 3, bursts: 2, burstSeconds: 120 },
+  kinds: Object.fromEntries(
+    Object.entries({
+      FLUSH: ['FLUSH', 'WARM'],
+      SOAK: ['PORT_SOAK', 'TRAY_SOAK'],
+      BATH: ['BATH'],
+      CYCLE: ['CYCLE', 'CYCLE_STRONG'],
+      HANDWORK: [
+        ...[
+          'REST',
+          'PAGE',
+          'CHARGE',
+          'PRIME',
+          'CARTRIDGE',
+          'DRAW_IN',
+          'PURGE',
+          'STATION',
+          'UNDERSIDE',
+          'WIPE',
+        ],
+        ...[
+          'PAD',
+          'VAPOUR',
+          'RINSE',
+          'STEAM',
+          'DRAW_BACK',
+          'DAMPER',
+          'LINE',
+          'SYSTEM',
+          'RESEAT',
+          'STRIP',
+          'ALIGN',
+        ],
+      ],
+    }).flatMap(([kind, methods]) => methods.map((method) => [method, kind])),
+  ) as Usual['kinds'],
+  holds: [
+    { wet: 'IN_PLACE', hours: 0 },
+    { wet: 'BASE_ONLY', hours: 2 },
+    { wet: 'BODY', hours: 12 },
+    { wet: 'BOARD', hours: 24 },
+  ],
+};
+
 export function visit(part: Partial<Visit> = {}): Visit {
   return {
     id: 'visit-1',
@@ -124,12 +177,36 @@ export function visit(part: Partial<Visit> = {}): Visit {
     attempts: [],
     clocks: [],
     thread: [],
-    next: { action: 'TREAT' },
+    next: {
+      action: 'TREAT',
+      advised: { rule: 'FIRST_REMEDY', act: 'WORK', method: 'FLUSH', channels: ['C'] },
+    },
+    judgement: judgement(),
+    usual,
+    foodCare: false,
     standIn: false,
     cyclesRun: 0,
     serverTime: '2026-03-02T10:00:00Z',
     ...part,
   } as unknown as Visit;
+}
+
+/** A visit whose first advice is this one, with what the server says is next by it. */
+export function advisedVisit(first: Advice, part: Partial<Visit> = {}, more: object = {}): Visit {
+  return visit({
+    judgement: judgement(first, more),
+    next: {
+      action: first.act === 'LOOK' ? 'LOOK' : first.act === 'CHECK' ? 'CHECK_AGAIN' : 'TREAT',
+      advised: {
+        rule: first.rule,
+        act: first.act,
+        method: first.method,
+        look: first.look,
+        channels: first.channels,
+      },
+    },
+    ...part,
+  });
 }
 
 /** What is advised: a flush of cyan, unless a test is about something else. */
@@ -139,7 +216,8 @@ export function advice(part: object = {}): Advice {
     act: 'WORK',
     method: 'FLUSH',
     channels: ['C'],
-    facts: { cause: 'DRIED_INK', percent: '88' },
+    facts: { PERCENT: 88 },
+    cause: 'DRIED_INK',
     findings: [],
     house: [],
     ...part,
@@ -173,15 +251,15 @@ export function pretendServer(answers: Record<string, unknown>) {
   const sent: { method: string; path: string; body: unknown }[] = [];
   vi.stubGlobal(
     'fetch',
-    vi.fn(async (path: string, init?: RequestInit) => {
-      const method = init?.method ?? 'GET';
+    vi.fn(async (request: Request) => {
+      const { pathname, search } = new URL(request.url);
+      const path = pathname + search;
+      const { method } = request;
+      const text = method === 'GET' ? '' : await request.text();
       const key = Object.keys(answers)
         .filter((k) => `${method} ${path}`.startsWith(k))
         .sort((a, b) => b.length - a.length)[0];
-      if (path.endsWith('/judgement') && !key?.endsWith('/judgement')) {
-        return new Response(JSON.stringify(judgement()), { status: 200 });
-      }
-      sent.push({ method, path, body: init?.body ? JSON.parse(String(init.body)) : undefined });
+      sent.push({ method, path, body: text === '' ? undefined : JSON.parse(text) });
       const answer = key === undefined ? undefined : answers[key];
       if (answer instanceof Response) {
         return answer.clone();
@@ -205,7 +283,7 @@ export function show(
 ) {
   const role = options.role ?? 'TECHNICIAN';
   const session: Session = {
-    person: { name: 'wenna', displayName: 'Wenna Tarvick', role },
+    person: { name: 'wenna', displayName: 'Wenna Tarvick', role, currency: 'EUR' },
     mayWrite: role !== 'OBSERVER',
     isLead: role === 'LEAD',
     signOut: vi.fn(),

@@ -1,18 +1,29 @@
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { FormProvider } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { useJudgement, useLots, useVisit } from '../api/queries';
 import type { Advice, Gate, Lot, TreatmentKind, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { Entry } from '../app/fields';
 import { Page } from '../app/Page';
 import { Failed, Loading, NotFound, WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { dateInDays } from '../bench/time';
 import { useDraftForm } from '../draft/useDraftForm';
 import { advisedTerm } from '../diagnosis/judgement';
 import { capital, word } from '../words/words';
-import { asAdvised, preset, startAttempt, toEntry, type AttemptForm } from './attemptForm';
+import {
+  asAdvised,
+  attemptSchema,
+  entryOf,
+  preset,
+  startAttempt,
+  toEntry,
+  withStrokes,
+  type AttemptForm,
+} from './attemptForm';
 import { BathFields, CycleFields, SoakFields } from './KindFields';
 import { FlushFields } from './FlushFields';
 import { HandworkFields } from './HandworkFields';
@@ -29,6 +40,14 @@ const KINDS: Record<string, TreatmentKind> = {
   bath: 'BATH',
   cycle: 'CYCLE',
   handwork: 'HANDWORK',
+};
+
+const FIELDS = {
+  FLUSH: FlushFields,
+  SOAK: SoakFields,
+  BATH: BathFields,
+  CYCLE: CycleFields,
+  HANDWORK: HandworkFields,
 };
 
 const DO_IT: Record<TreatmentKind, string> = {
@@ -65,17 +84,6 @@ export default function AttemptPage() {
   );
 }
 
-/** What the fields of every kind are given. */
-export interface FieldsProps {
-  visit: Visit;
-  form: AttemptForm;
-  change: (part: Partial<AttemptForm>) => void;
-  /** What is wrong with the entry of this path. */
-  wrong: (path: string) => string | undefined;
-}
-
-const WHOLE = ['plannedMinutes', 'bursts', 'burstSeconds', 'count'];
-
 function AttemptView({
   visit,
   kind,
@@ -91,53 +99,55 @@ function AttemptView({
   const { isLead } = useSession();
   const now = useNow(visit.serverTime);
   const [query] = useSearchParams();
-  const { form, change, drop } = useDraftForm<AttemptForm>(`attempt-${kind}-${visit.id}`, () =>
-    preset(startAttempt(visit, kind, lots, dateInDays(0)), query, lots, dateInDays(0)),
+  const today = dateInDays(0);
+  const { form, drop } = useDraftForm<AttemptForm>(
+    `attempt-${kind}-${visit.id}`,
+    () => withStrokes(visit, preset(startAttempt(visit, kind, lots, today), query, lots, today, visit.usual)),
+    attemptSchema(kind),
   );
-  const isAdvised = asAdvised(advice, kind, form);
-  const fluid = isAdvised && kind !== 'CYCLE' ? advice?.manner?.fluid : undefined;
+  const value = form.watch();
+  const isAdvised = asAdvised(advice, kind, value, visit.usual);
+  const fluid = isAdvised && kind !== 'CYCLE' ? advice?.style?.fluid : undefined;
 
-  const { entry, unread } = toEntry(kind, form);
-  const [wasSent, setSent] = useState(false);
-  const preview = usePreview(visit.id, kind, form.lotId, entry, unread.length === 0);
+  const { entry, unread } = toEntry(kind, value);
+  const preview = usePreview(visit.id, kind, value.lotId, entry, unread.length === 0);
   const write = useWrite(
-    async () => {
-      if (advice && !isAdvised) {
-        await http.put(`/api/visits/${visit.id}/departures/${form.id}`, {
-          rule: advice.rule,
-          advised: advisedTerm(advice),
-          reason: form.instead,
-        });
-      }
-      return http.put<Visit>(`/api/visits/${visit.id}/attempts/${form.id}`, {
-        treatment: entry,
-        lotId:
-          kind === 'CYCLE' || (kind === 'HANDWORK' && form.volumeMl === '')
-            ? undefined
-            : form.lotId || undefined,
-        note: form.note,
-        departureReason: form.departureReason || undefined,
-      });
-    },
+    () =>
+      answer(
+        api.PUT('/api/visits/{visitId}/attempts/{id}', {
+          params: { path: { visitId: visit.id, id: value.id } },
+          body: {
+            treatment: entry,
+            lotId:
+              kind === 'CYCLE' || (kind === 'HANDWORK' && value.volumeMl === '')
+                ? undefined
+                : value.lotId || undefined,
+            note: value.note,
+            departureReason: value.departureReason || undefined,
+            departure:
+              advice && !isAdvised
+                ? { rule: advice.rule, advised: advisedTerm(advice), reason: value.instead }
+                : undefined,
+          },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);
     },
   );
+  useProblemAt(form, write.problem, (field) => entryOf(field, value.channels));
 
-  function wrong(path: string): string | undefined {
-    if (unread.includes(path)) {
-      return WHOLE.some((name) => path.endsWith(name))
-        ? 'Enter a whole number.'
-        : 'Enter a number, such as 3 or 2.5.';
+  function hasReason(): boolean {
+    if (isAdvised || value.instead.trim() !== '') {
+      return true;
     }
-    const error = write.problem?.errors.find((e) => e.field === `treatment.${path}` || e.field === path);
-    return error?.message;
+    form.setError('instead', { message: 'Say in a word why.' });
+    return false;
   }
 
   function send() {
-    setSent(true);
-    if (unread.length === 0 && (isAdvised || form.instead.trim() !== '')) {
+    if (hasReason()) {
       write.send(undefined);
     }
   }
@@ -146,8 +156,8 @@ function AttemptView({
   const asksReason = gates.some(
     (gate) => gate.weight === 'NEEDS_REASON' || (gate.weight === 'NEEDS_LEAD' && isLead),
   );
-  const fields: FieldsProps = { visit, form, change, wrong };
   const isShort = kind !== 'CYCLE' && preview?.shortByMl;
+  const Fields = FIELDS[kind];
   return (
     <Page title={capital(word('treatment', kind))} back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
       {kind === 'CYCLE' && visit.heldUntil && Date.parse(visit.heldUntil) > now && (
@@ -161,85 +171,64 @@ function AttemptView({
           alignItems: 'start',
         }}
       >
-        <Stack
-          component="form"
-          noValidate
-          spacing={2}
-          sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, borderRadius: 1 }}
-          onSubmit={(event) => {
-            event.preventDefault();
-            send();
-          }}
-        >
-          {kind !== 'CYCLE' && (
-            <LotChoice
-              lots={lots}
-              value={form.lotId}
-              onChange={(lotId) => change({ lotId })}
-              error={
-                wrong('lotId') ??
-                (isShort
-                  ? `This bottle is ${preview.shortByMl} mL short. Choose another lot or a smaller dose.`
-                  : undefined)
-              }
-            />
-          )}
-          {fluid && lots.find((lot) => lot.id === form.lotId)?.kind !== fluid && (
-            <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
-          )}
-          {kind === 'FLUSH' && <FlushFields {...fields} />}
-          {kind === 'SOAK' && <SoakFields {...fields} />}
-          {kind === 'BATH' && <BathFields {...fields} />}
-          {kind === 'CYCLE' && <CycleFields {...fields} />}
-          {kind === 'HANDWORK' && <HandworkFields {...fields} />}
-          {advice && !isAdvised && (
-            <Instead
-              advice={advice}
-              value={form.instead}
-              onChange={(instead) => change({ instead })}
-              error={wasSent && form.instead.trim() === '' ? 'Say in a word why.' : undefined}
-            />
-          )}
-          <TextField
-            label="Note"
-            value={form.note}
-            onChange={(event) => change({ note: event.target.value })}
-            error={wrong('note') !== undefined}
-            helperText={wrong('note')}
-          />
-          {asksReason && (
-            <TextField
-              label="Reason for departing from the rule"
-              value={form.departureReason}
-              onChange={(event) => change({ departureReason: event.target.value })}
-              helperText="It is kept with the attempt and stands in the report."
-            />
-          )}
-          {wasSent && unread.length > 0 && (
-            <Typography color="error">Some entries are no numbers; see them above.</Typography>
-          )}
-          <WriteProblem problem={write.problem} />
-          <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
-            <Button
-              type="submit"
-              variant="contained"
-              size="large"
-              loading={write.isBusy}
-              sx={{ minHeight: 64, fontSize: '1.25rem' }}
-            >
-              {DO_IT[kind]}
-            </Button>
-            <Button
-              size="large"
-              onClick={() => {
-                drop();
-                void navigate(`/visits/${visit.id}`);
-              }}
-            >
-              Throw it away
-            </Button>
+        <FormProvider {...form}>
+          <Stack
+            component="form"
+            noValidate
+            spacing={2}
+            sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, borderRadius: 1 }}
+            onSubmit={form.handleSubmit(send, () => hasReason())}
+          >
+            {kind !== 'CYCLE' && (
+              <LotChoice
+                lots={lots}
+                short={
+                  isShort
+                    ? `This bottle is ${preview.shortByMl} mL short. Choose another lot or a smaller dose.`
+                    : undefined
+                }
+              />
+            )}
+            {fluid && lots.find((lot) => lot.id === value.lotId)?.kind !== fluid && (
+              <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
+            )}
+            <Fields visit={visit} />
+            {advice && !isAdvised && <Instead advice={advice} />}
+            <Entry control={form.control} name="note" label="Note" />
+            {asksReason && (
+              <Entry
+                control={form.control}
+                name="departureReason"
+                label="Reason for departing from the rule"
+                hint="It is kept with the attempt and stands in the report."
+              />
+            )}
+            {form.formState.isSubmitted && unread.length > 0 && (
+              <Typography color="error">Some entries are no numbers; see them above.</Typography>
+            )}
+            <WriteProblem problem={write.problem} />
+            <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
+              <Button
+                type="submit"
+                variant="contained"
+                size="large"
+                loading={write.isBusy}
+                sx={{ minHeight: 64, fontSize: '1.25rem' }}
+              >
+                {DO_IT[kind]}
+              </Button>
+              <Button
+                size="large"
+                onClick={() => {
+                  drop();
+                  void navigate(`/visits/${visit.id}`);
+                }}
+              >
+                Throw it away
+              </Button>
+            </Stack>
           </Stack>
-        </Stack>
+        </FormProvider>
         <Mind gates={gates} cautions={preview?.cautions ?? []} />
       </Box>
     </Page>

@@ -1,25 +1,24 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { Timer } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import type { Channel } from '../api/types';
-import { Choice } from '../app/fields';
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { Channel, Visit } from '../api/types';
+import { ChoiceEntry, Entry } from '../app/fields';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
 import { capital, terms, word } from '../words/words';
-import { freshStroke, type StrokeForm } from './attemptForm';
-import type { FieldsProps } from './AttemptPage';
+import type { AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
-import { NumberField } from './NumberField';
+
+const TYPED = { shouldDirty: true, shouldValidate: true };
 
 /** A flush: for each channel the dose, the time of the stroke, how it went in and what came out. */
-export function FlushFields({ visit, form, change, wrong }: FieldsProps) {
-  const [inHand, setInHand] = useState(form.channels[0]);
-  const watch = useStrokeWatch((seconds) => setStroke(inHand, { seconds }));
-  const active = form.channels.includes(inHand) ? inHand : form.channels[0];
-
-  function setStroke(code: string, part: Partial<StrokeForm>) {
-    change({ strokes: { ...form.strokes, [code]: { ...(form.strokes[code] ?? freshStroke()), ...part } } });
-  }
+export function FlushFields({ visit }: { visit: Visit }) {
+  const { control, setValue, getValues } = useFormContext<AttemptForm>();
+  const channels = useWatch({ control, name: 'channels' });
+  const [inHand, setInHand] = useState(channels[0]);
+  const watch = useStrokeWatch((seconds) => setValue(`strokes.${inHand}.seconds`, seconds, TYPED));
+  const active = channels.includes(inHand) ? inHand : channels[0];
 
   function toggleWatch(code: string) {
     setInHand(code);
@@ -30,37 +29,21 @@ export function FlushFields({ visit, form, change, wrong }: FieldsProps) {
 
   return (
     <>
-      <NumberField
-        label="Temperature of the fluid"
-        unit="°C"
-        value={form.temperatureC}
-        onChange={(temperatureC) => change({ temperatureC })}
-        error={wrong('flush.temperatureC')}
-      />
-      <ChannelChoice
-        visit={visit}
-        value={form.channels}
-        onChange={(channels) => change({ channels })}
-        error={wrong('flush.strokes')}
-      />
-      {form.channels.map((code, i) => (
+      <Entry control={control} name="temperatureC" label="Temperature of the fluid" unit="°C" isNumber />
+      <ChannelChoice visit={visit} />
+      {channels.map((code, i) => (
         <StrokeFields
           key={code}
           channel={visit.family.channels.find((c) => c.code === code) as Channel}
-          stroke={form.strokes[code] ?? freshStroke()}
-          change={(part) => setStroke(code, part)}
-          wrong={(name) => wrong(`flush.strokes[${i}].${name}`)}
           running={active === code ? watch.running : undefined}
           toggleWatch={() => toggleWatch(code)}
           hasPedal={active === code}
           copyToAll={
-            i === 0 && form.channels.length > 1
-              ? () =>
-                  change({
-                    strokes: Object.fromEntries(
-                      form.channels.map((c) => [c, form.strokes[code] ?? freshStroke()]),
-                    ),
-                  })
+            i === 0 && channels.length > 1
+              ? () => {
+                  const stroke = getValues(`strokes.${code}`);
+                  channels.forEach((other) => setValue(`strokes.${other}`, { ...stroke }, TYPED));
+                }
               : undefined
           }
         />
@@ -71,9 +54,6 @@ export function FlushFields({ visit, form, change, wrong }: FieldsProps) {
 
 interface StrokeProps {
   channel: Channel;
-  stroke: StrokeForm;
-  change: (part: Partial<StrokeForm>) => void;
-  wrong: (name: string) => string | undefined;
   /** Seconds that the watch runs for this channel, when it does. */
   running?: number;
   toggleWatch: () => void;
@@ -81,16 +61,15 @@ interface StrokeProps {
   copyToAll?: () => void;
 }
 
-function StrokeFields({
-  channel,
-  stroke,
-  change,
-  wrong,
-  running,
-  toggleWatch,
-  hasPedal,
-  copyToAll,
-}: StrokeProps) {
+const SEEN = [
+  { name: 'resistance', label: 'How it went in' },
+  { name: 'effluent', label: 'What came out, beside a drop of the fresh fluid' },
+  { name: 'stream', label: 'How it left the face' },
+] as const;
+
+function StrokeFields({ channel, running, toggleWatch, hasPedal, copyToAll }: StrokeProps) {
+  const { control } = useFormContext<AttemptForm>();
+  const stroke = `strokes.${channel.code}` as const;
   return (
     <Box
       role="group"
@@ -112,20 +91,8 @@ function StrokeFields({
           alignItems: 'start',
         }}
       >
-        <NumberField
-          label="Dose"
-          unit="mL"
-          value={stroke.volumeMl}
-          onChange={(volumeMl) => change({ volumeMl })}
-          error={wrong('volumeMl')}
-        />
-        <NumberField
-          label="Stroke"
-          unit="s"
-          value={stroke.seconds}
-          onChange={(seconds) => change({ seconds })}
-          error={wrong('seconds')}
-        />
+        <Entry control={control} name={`${stroke}.volumeMl`} label="Dose" unit="mL" isNumber />
+        <Entry control={control} name={`${stroke}.seconds`} label="Stroke" unit="s" isNumber />
         <Button
           variant="outlined"
           startIcon={<Timer />}
@@ -137,27 +104,18 @@ function StrokeFields({
         </Button>
       </Box>
       <Stack direction="row" sx={{ columnGap: 4, rowGap: 1.5, flexWrap: 'wrap' }}>
-        <Choice
-          label="How it went in"
-          value={stroke.resistance}
-          onChange={(resistance) => change({ resistance: resistance as StrokeForm['resistance'] })}
-          options={terms('resistance').map((value) => ({ value, label: capital(word('resistance', value)) }))}
-          error={wrong('resistance')}
-        />
-        <Choice
-          label="What came out, beside a drop of the fresh fluid"
-          value={stroke.effluent}
-          onChange={(effluent) => change({ effluent: effluent as StrokeForm['effluent'] })}
-          options={terms('effluent').map((value) => ({ value, label: capital(word('effluent', value)) }))}
-          error={wrong('effluent')}
-        />
-        <Choice
-          label="How it left the face"
-          value={stroke.stream}
-          onChange={(stream) => change({ stream: stream as StrokeForm['stream'] })}
-          options={terms('stream').map((value) => ({ value, label: capital(word('stream', value)) }))}
-          error={wrong('stream')}
-        />
+        {SEEN.map(({ name, label }) => (
+          <ChoiceEntry
+            key={name}
+            control={control}
+            name={`${stroke}.${name}`}
+            label={label}
+            options={terms(name).map((value) => ({
+              value: value as string,
+              label: capital(word(name, value)),
+            }))}
+          />
+        ))}
       </Stack>
     </Box>
   );

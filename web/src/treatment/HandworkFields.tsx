@@ -1,43 +1,32 @@
-import { MenuItem, TextField } from '@mui/material';
-import type { Method } from '../api/types';
-import { kindOf } from '../diagnosis/judgement';
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { Visit } from '../api/types';
+import { Entry, SelectEntry } from '../app/fields';
 import { capital, terms, word } from '../words/words';
-import type { FieldsProps } from './AttemptPage';
+import type { AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
-import { NumberField } from './NumberField';
 
 /** Work with the hands that has no doses or clocks of its own. */
-export function HandworkFields({ visit, form, change, wrong }: FieldsProps) {
+export function HandworkFields({ visit }: { visit: Visit }) {
+  const { control } = useFormContext<AttemptForm>();
+  const method = useWatch({ control, name: 'method' });
   return (
     <>
-      <TextField
-        select
+      <SelectEntry
+        control={control}
+        name="method"
         label="What was done"
-        value={form.method}
-        onChange={(event) => change({ method: event.target.value as Method })}
-        error={wrong('handwork.method') !== undefined}
-        helperText={wrong('handwork.method') ?? word('methodWatch', form.method)}
-      >
-        {terms('method')
-          .filter((method) => kindOf(method) === 'HANDWORK')
-          .map((method) => (
-            <MenuItem key={method} value={method} sx={{ minHeight: 48 }}>
-              {capital(word('method', method))}
-            </MenuItem>
-          ))}
-      </TextField>
-      <ChannelChoice
-        visit={visit}
-        value={form.channels}
-        onChange={(channels) => change({ channels })}
-        error={wrong('handwork.channels')}
+        hint={word('methodWatch', method)}
+        options={terms('method')
+          .filter((value) => visit.usual.kinds[value] === 'HANDWORK')
+          .map((value) => ({ value, label: capital(word('method', value)) }))}
       />
-      <NumberField
+      <ChannelChoice visit={visit} />
+      <Entry
+        control={control}
+        name="volumeMl"
         label="Fluid from the bottle above; empty when none was used"
         unit="mL"
-        value={form.volumeMl}
-        onChange={(volumeMl) => change({ volumeMl })}
-        error={wrong('handwork.volumeMl')}
+        isNumber
       />
     </>
   );

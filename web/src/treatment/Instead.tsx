@@ -1,6 +1,9 @@
-import { Button, Stack, TextField, Typography } from '@mui/material';
+import { Button, Stack, Typography } from '@mui/material';
+import { useFormContext, useWatch } from 'react-hook-form';
 import type { Advice } from '../api/types';
+import { Entry } from '../app/fields';
 import { adviceTitle } from '../diagnosis/judgement';
+import type { AttemptForm } from './attemptForm';
 
 const USUAL_REASONS = [
   'The customer wants it',
@@ -10,17 +13,9 @@ const USUAL_REASONS = [
 ];
 
 /** Something else is done than what is advised: one tap says why, and it is kept. */
-export function Instead({
-  advice,
-  value,
-  onChange,
-  error,
-}: {
-  advice: Advice;
-  value: string;
-  onChange: (reason: string) => void;
-  error: string | undefined;
-}) {
+export function Instead({ advice }: { advice: Advice }) {
+  const { control, setValue } = useFormContext<AttemptForm>();
+  const value = useWatch({ control, name: 'instead' });
   return (
     <Stack
       component="section"
@@ -37,20 +32,15 @@ export function Instead({
             key={reason}
             variant={value === reason ? 'contained' : 'outlined'}
             aria-pressed={value === reason}
-            onClick={() => onChange(value === reason ? '' : reason)}
+            onClick={() =>
+              setValue('instead', value === reason ? '' : reason, { shouldDirty: true, shouldValidate: true })
+            }
           >
             {reason}
           </Button>
         ))}
       </Stack>
-      <TextField
-        label="Reason for something else"
-        size="small"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        error={error !== undefined}
-        helperText={error}
-      />
+      <Entry control={control} name="instead" label="Reason for something else" />
     </Stack>
   );
 }

@@ -1,11 +1,11 @@
 import { Box, Button, Stack } from '@mui/material';
 import type { ReactNode } from 'react';
-import { Choice } from '../app/fields';
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { Visit } from '../api/types';
+import { ChoiceEntry, Entry } from '../app/fields';
 import { capital, terms, word } from '../words/words';
-import { SOAK_LADDER, type AttemptForm } from './attemptForm';
-import type { FieldsProps } from './AttemptPage';
+import { soakLadder, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
-import { NumberField } from './NumberField';
 
 function Row({ children }: { children: ReactNode }) {
   return (
@@ -21,43 +21,31 @@ function Row({ children }: { children: ReactNode }) {
   );
 }
 
-export function SoakFields({ visit, form, change, wrong }: FieldsProps) {
+export function SoakFields({ visit }: { visit: Visit }) {
+  const { control, setValue } = useFormContext<AttemptForm>();
+  const place = useWatch({ control, name: 'place' });
   return (
     <>
-      <Choice
+      <ChoiceEntry
+        control={control}
+        name="place"
         label="Where"
-        value={form.place}
-        onChange={(place) => place && change({ place: place as AttemptForm['place'] })}
+        isFixed
         options={terms('place').map((value) => ({ value, label: capital(word('place', value)) }))}
       />
-      <ChannelChoice
-        visit={visit}
-        value={form.channels}
-        onChange={(channels) => change({ channels })}
-        error={wrong('soak.channels')}
-      />
+      <ChannelChoice visit={visit} />
       <Row>
-        <NumberField
-          label="Fluid"
-          unit="mL"
-          value={form.volumeMl}
-          onChange={(volumeMl) => change({ volumeMl })}
-          error={wrong('soak.volumeMl')}
-        />
-        <NumberField
-          label="Planned time"
-          unit="min"
-          value={form.plannedMinutes}
-          onChange={(plannedMinutes) => change({ plannedMinutes })}
-          error={wrong('soak.plannedMinutes')}
-        />
+        <Entry control={control} name="volumeMl" label="Fluid" unit="mL" isNumber />
+        <Entry control={control} name="plannedMinutes" label="Planned time" unit="min" isNumber />
       </Row>
       <Stack direction="row" role="group" aria-label="Rungs of the ladder" sx={{ gap: 1, flexWrap: 'wrap' }}>
-        {SOAK_LADDER[form.place].map((minutes) => (
+        {soakLadder(visit.usual, place).map((minutes) => (
           <Button
             key={minutes}
             variant="outlined"
-            onClick={() => change({ plannedMinutes: String(minutes) })}
+            onClick={() =>
+              setValue('plannedMinutes', String(minutes), { shouldDirty: true, shouldValidate: true })
+            }
           >
             {minutes < 60 ? `${minutes} min` : `${minutes / 60} h`}
           </Button>
@@ -67,80 +55,37 @@ export function SoakFields({ visit, form, change, wrong }: FieldsProps) {
   );
 }
 
-export function BathFields({ visit, form, change, wrong }: FieldsProps) {
+export function BathFields({ visit }: { visit: Visit }) {
+  const { control } = useFormContext<AttemptForm>();
   return (
     <>
-      <ChannelChoice
-        visit={visit}
-        value={form.channels}
-        onChange={(channels) => change({ channels })}
-        error={wrong('bath.channels')}
-      />
+      <ChannelChoice visit={visit} />
       <Row>
-        <NumberField
-          label="Fluid"
-          unit="mL"
-          value={form.volumeMl}
-          onChange={(volumeMl) => change({ volumeMl })}
-          error={wrong('bath.volumeMl')}
-        />
-        <NumberField
-          label="Level over the face"
-          unit="mm"
-          value={form.levelMm}
-          onChange={(levelMm) => change({ levelMm })}
-          error={wrong('bath.levelMm')}
-        />
-        <NumberField
-          label="Temperature"
-          unit="°C"
-          value={form.temperatureC}
-          onChange={(temperatureC) => change({ temperatureC })}
-          error={wrong('bath.temperatureC')}
-        />
-        <NumberField
-          label="Bursts"
-          unit="times"
-          value={form.bursts}
-          onChange={(bursts) => change({ bursts })}
-          error={wrong('bath.bursts')}
-        />
-        <NumberField
-          label="Length of a burst"
-          unit="s"
-          value={form.burstSeconds}
-          onChange={(burstSeconds) => change({ burstSeconds })}
-          error={wrong('bath.burstSeconds')}
-        />
+        <Entry control={control} name="volumeMl" label="Fluid" unit="mL" isNumber />
+        <Entry control={control} name="levelMm" label="Level over the face" unit="mm" isNumber />
+        <Entry control={control} name="temperatureC" label="Temperature" unit="°C" isNumber />
+        <Entry control={control} name="bursts" label="Bursts" unit="times" isNumber />
+        <Entry control={control} name="burstSeconds" label="Length of a burst" unit="s" isNumber />
       </Row>
     </>
   );
 }
 
-export function CycleFields({ visit, form, change, wrong }: FieldsProps) {
+export function CycleFields({ visit }: { visit: Visit }) {
+  const { control } = useFormContext<AttemptForm>();
   return (
     <>
-      <ChannelChoice
-        visit={visit}
-        value={form.channels}
-        onChange={(channels) => change({ channels })}
-        error={wrong('cycle.channels')}
-      />
-      <Choice
+      <ChannelChoice visit={visit} />
+      <ChoiceEntry
+        control={control}
+        name="strength"
         label="How strong"
-        value={form.strength}
-        onChange={(strength) => strength && change({ strength: strength as AttemptForm['strength'] })}
+        isFixed
         options={terms('strength').map((value) => ({ value, label: capital(word('strength', value)) }))}
         hint="The lightest first, and only while each improves: every cycle burns ink."
       />
       <Row>
-        <NumberField
-          label="How many"
-          unit="cycles"
-          value={form.count}
-          onChange={(count) => change({ count })}
-          error={wrong('cycle.count')}
-        />
+        <Entry control={control} name="count" label="How many" unit="cycles" isNumber />
       </Row>
     </>
   );

@@ -1,6 +1,7 @@
 import { Box, Stack, Typography } from '@mui/material';
 import { Ban, OctagonAlert, TriangleAlert } from 'lucide-react';
 import type { Gate, Preview } from '../api/types';
+import { day } from '../bench/time';
 import { word, wordWith } from '../words/words';
 
 /** What stands in the way, and the cautions of this work; they stand beside the form as long as it is open. */
@@ -30,7 +31,7 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
                 <OctagonAlert aria-hidden style={{ flexShrink: 0 }} />
               )}
               <Typography>
-                {wordWith('gate', gate.code, gate.facts)} <b>({word('gateWeight', gate.weight)})</b>
+                {gateWords(gate)} <b>({word('gateWeight', gate.weight)})</b>
               </Typography>
             </Stack>
           ))}
@@ -54,4 +55,12 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
       </Box>
     </Stack>
   );
+}
+
+function gateWords(gate: Gate): string {
+  return wordWith('gate', gate.code, {
+    LIMIT: gate.limit,
+    ENTERED: gate.entered,
+    EXPIRED_ON: gate.expiredOn && day(gate.expiredOn),
+  });
 }

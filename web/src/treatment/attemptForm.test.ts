@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Lot, Visit } from '../api/types';
+import { usual } from '../test/fixtures';
 import { freshStroke, startAttempt, toEntry, type AttemptForm } from './attemptForm';
 
 const TODAY = '2026-03-02';
@@ -10,7 +11,8 @@ function visit(part: Partial<Visit> = {}): Visit {
     family: { channels: [channel('K'), channel('C'), channel('M')], limits: { pushKpa: 60, submerge: 'NO' } },
     checks: [{ reading: { K: 'FFFF', C: 'FMFF', M: 'UFFF' } }],
     attempts: [],
-    food: 'NOT_FOOD',
+    foodCare: false,
+    usual,
     ...part,
   } as unknown as Visit;
 }
@@ -32,7 +34,7 @@ describe('an attempt as it opens', () => {
       lot({ id: 'food', kind: 'FOOD_SAFE_CLEANER', foodSafe: true }),
     ];
     expect(startAttempt(visit(), 'FLUSH', lots, TODAY).lotId).toBe('good');
-    expect(startAttempt(visit({ food: 'FOOD_UNPROVEN' }), 'FLUSH', lots, TODAY).lotId).toBe('food');
+    expect(startAttempt(visit({ foodCare: true }), 'FLUSH', lots, TODAY).lotId).toBe('food');
   });
 
   it('goes one rung up the ladder after a soak', () => {
@@ -60,7 +62,7 @@ describe('an attempt as it is sent', () => {
   it('reads numbers with a comma and leaves the unsaid out', () => {
     const { entry, unread } = toEntry(
       'FLUSH',
-      form({ strokes: { C: { ...freshStroke(), volumeMl: '2,5' } } }),
+      form({ strokes: { C: { ...freshStroke(usual), volumeMl: '2,5' } } }),
     );
     expect(unread).toEqual([]);
     expect(entry.flush?.strokes).toEqual([
@@ -76,9 +78,9 @@ describe('an attempt as it is sent', () => {
   });
 
   it('names what is no number, and what is no whole number', () => {
-    expect(toEntry('FLUSH', form({ strokes: { C: { ...freshStroke(), volumeMl: 'some' } } })).unread).toEqual(
-      ['flush.strokes[0].volumeMl'],
-    );
+    expect(
+      toEntry('FLUSH', form({ strokes: { C: { ...freshStroke(usual), volumeMl: 'some' } } })).unread,
+    ).toEqual(['flush.strokes[0].volumeMl']);
     expect(toEntry('BATH', form({ bursts: '1.5' })).unread).toEqual(['bath.bursts']);
   });
 

@@ -1,7 +1,8 @@
 import { newId } from '../api/newId';
-import type { Advice, Lot, Method, TreatmentEntry, TreatmentKind, Visit } from '../api/types';
+import { z } from 'zod';
+import type { Advice, Lot, Method, TreatmentEntry, TreatmentKind, Usual, Visit } from '../api/types';
 import { readNumber } from '../app/fields';
-import { kindOf } from '../diagnosis/judgement';
+import { typedNumber, typedWhole } from '../app/typed';
 import { channelsOut } from '../visit/outOf';
 
 type Stroke = NonNullable<TreatmentEntry['flush']>['strokes'][number];
@@ -37,27 +38,24 @@ export interface AttemptForm {
   instead: string;
 }
 
-/** Usual doses and times (handbook 8) to start from. */
-const USUAL = {
-  strokeMl: '3',
-  strokeSeconds: '12',
-  roomC: '22',
-  portSoakMl: '1.5',
-  traySoakMl: '25',
-  bathMl: '150',
-  bathC: '35',
-};
+/** Soaks grow by rungs, minutes; the server knows them. */
+export function soakLadder(usual: Usual, place: AttemptForm['place']): number[] {
+  return soakOf(usual, place).ladderMinutes;
+}
 
-/** Soak ladder, minutes: each about four times the one before. */
-export const SOAK_LADDER: Record<AttemptForm['place'], number[]> = {
-  PORT: [10, 40, 180, 720],
-  TRAY: [15, 40, 180, 720],
-};
+function soakOf(usual: Usual, place: AttemptForm['place']) {
+  return usual.soaks.find((soak) => soak.place === place)!;
+}
 
-export function freshStroke(): StrokeForm {
+function soakMl(usual: Usual, place: AttemptForm['place'], channels: string[]): string {
+  const { ml, perChannel } = soakOf(usual, place);
+  return String(perChannel ? ml * Math.max(1, channels.length) : ml);
+}
+
+export function freshStroke(usual: Usual): StrokeForm {
   return {
-    volumeMl: USUAL.strokeMl,
-    seconds: USUAL.strokeSeconds,
+    volumeMl: String(usual.strokeMl),
+    seconds: String(usual.strokeSeconds),
     resistance: null,
     effluent: null,
     stream: null,
@@ -66,17 +64,21 @@ export function freshStroke(): StrokeForm {
 
 /** The form as it opens: the channels that are out, the bottle used last, and the doses of last time. */
 export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], today: string): AttemptForm {
+  const { usual } = visit;
   const earlier = visit.attempts.filter((a) => !a.withdrawnReason);
   const lastOfKind = earlier.filter((a) => a.treatment.kind === kind).at(-1)?.treatment;
   const out = channelsOut(visit);
   const all = visit.family.channels.map((c) => c.code);
   const place = lastOfKind?.soak?.place ?? (visit.family.limits.submerge === 'NO' ? 'PORT' : 'TRAY');
+  const channels = kind === 'CYCLE' || out.length === 0 ? all : out;
+  const usualMl =
+    kind === 'HANDWORK' ? '' : kind === 'BATH' ? String(usual.bath.volumeMl) : soakMl(usual, place, channels);
   return {
     id: newId(),
     lotId: usualLot(visit, lots, today)?.id ?? '',
     note: '',
     departureReason: '',
-    channels: kind === 'CYCLE' || out.length === 0 ? all : out,
+    channels,
     strokes: Object.fromEntries(
       (lastOfKind?.flush?.strokes ?? []).map((s) => [
         s.channel,
@@ -91,24 +93,14 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     ),
     temperatureC:
       kind === 'BATH'
-        ? String(lastOfKind?.bath?.temperatureC ?? USUAL.bathC)
-        : String(lastOfKind?.flush?.temperatureC ?? USUAL.roomC),
+        ? String(lastOfKind?.bath?.temperatureC ?? usual.bath.temperatureC)
+        : String(lastOfKind?.flush?.temperatureC ?? usual.roomC),
     place,
-    volumeMl: String(
-      lastOfKind?.soak?.volumeMl ??
-        lastOfKind?.bath?.volumeMl ??
-        (kind === 'HANDWORK'
-          ? ''
-          : kind === 'BATH'
-            ? USUAL.bathMl
-            : place === 'PORT'
-              ? USUAL.portSoakMl
-              : USUAL.traySoakMl),
-    ),
-    plannedMinutes: String(nextRung(place, lastOfKind?.soak?.plannedMinutes)),
-    levelMm: String(lastOfKind?.bath?.levelMm ?? 3),
-    bursts: String(lastOfKind?.bath?.bursts ?? 2),
-    burstSeconds: String(lastOfKind?.bath?.burstSeconds ?? 120),
+    volumeMl: String(lastOfKind?.soak?.volumeMl ?? lastOfKind?.bath?.volumeMl ?? usualMl),
+    plannedMinutes: String(nextRung(soakLadder(usual, place), lastOfKind?.soak?.plannedMinutes)),
+    levelMm: String(lastOfKind?.bath?.levelMm ?? usual.bath.levelMm),
+    bursts: String(lastOfKind?.bath?.bursts ?? usual.bath.bursts),
+    burstSeconds: String(lastOfKind?.bath?.burstSeconds ?? usual.bath.burstSeconds),
     strength: 'LIGHT',
     count: '1',
     method: 'STATION',
@@ -116,8 +108,17 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
   };
 }
 
-function nextRung(place: AttemptForm['place'], last: number | undefined): number {
-  const ladder = SOAK_LADDER[place];
+/** A stroke for every channel that may be chosen, so that each has its entries. */
+export function withStrokes(visit: Visit, form: AttemptForm): AttemptForm {
+  return {
+    ...form,
+    strokes: Object.fromEntries(
+      visit.family.channels.map(({ code }) => [code, form.strokes[code] ?? freshStroke(visit.usual)]),
+    ),
+  };
+}
+
+function nextRung(ladder: number[], last: number | undefined): number {
   return last === undefined ? ladder[0] : (ladder.find((rung) => rung > last) ?? ladder[ladder.length - 1]);
 }
 
@@ -127,12 +128,11 @@ function goodLots(lots: Lot[], today: string): Lot[] {
 
 function usualLot(visit: Visit, lots: Lot[], today: string): Lot | undefined {
   const used = visit.attempts.filter((a) => a.lot && !a.withdrawnReason).at(-1)?.lot?.id;
-  const isFood = visit.food === 'FOOD' || visit.food === 'FOOD_UNPROVEN';
   const good = goodLots(lots, today);
   return (
     good.find((lot) => lot.id === used) ??
     good.find((lot) =>
-      isFood ? lot.kind === 'FOOD_SAFE_CLEANER' && lot.foodSafe : lot.kind === 'AQUEOUS_CLEANER',
+      visit.foodCare ? lot.kind === 'FOOD_SAFE_CLEANER' && lot.foodSafe : lot.kind === 'AQUEOUS_CLEANER',
     )
   );
 }
@@ -143,7 +143,7 @@ function usualLot(visit: Visit, lots: Lot[], today: string): Lot | undefined {
  */
 export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: TreatmentEntry; unread: string[] } {
   const unread: string[] = [];
-  const number = (typed: string, path: string): number | undefined => {
+  const number = (typed: string | undefined, path: string): number | undefined => {
     const value = readNumber(typed);
     if (value !== undefined && Number.isNaN(value)) {
       unread.push(path);
@@ -167,7 +167,7 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
         flush: {
           temperatureC: number(form.temperatureC, 'flush.temperatureC') ?? 0,
           strokes: form.channels.map((channel, i) => {
-            const stroke = form.strokes[channel] ?? freshStroke();
+            const stroke: Partial<StrokeForm> = form.strokes[channel] ?? {};
             return {
               channel,
               volumeMl: number(stroke.volumeMl, `flush.strokes[${i}].volumeMl`),
@@ -225,7 +225,13 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
 }
 
 /** The form with what the advice that led here asks for. */
-export function preset(form: AttemptForm, query: URLSearchParams, lots: Lot[], today: string): AttemptForm {
+export function preset(
+  form: AttemptForm,
+  query: URLSearchParams,
+  lots: Lot[],
+  today: string,
+  usual: Usual,
+): AttemptForm {
   const place = query.get('place');
   const strokeMl = query.get('strokeMl');
   const channels = query.get('channels')?.split(',') ?? form.channels;
@@ -236,7 +242,7 @@ export function preset(form: AttemptForm, query: URLSearchParams, lots: Lot[], t
     channels,
     lotId: lot?.id ?? form.lotId,
     strokes: strokeMl
-      ? Object.fromEntries(channels.map((code) => [code, { ...freshStroke(), volumeMl: strokeMl }]))
+      ? Object.fromEntries(channels.map((code) => [code, { ...freshStroke(usual), volumeMl: strokeMl }]))
       : form.strokes,
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,
@@ -244,19 +250,24 @@ export function preset(form: AttemptForm, query: URLSearchParams, lots: Lot[], t
     ...(place && place !== form.place
       ? {
           place: place as AttemptForm['place'],
-          volumeMl: place === 'PORT' ? USUAL.portSoakMl : USUAL.traySoakMl,
-          plannedMinutes: String(SOAK_LADDER[place as AttemptForm['place']][0]),
+          volumeMl: soakMl(usual, place as AttemptForm['place'], channels),
+          plannedMinutes: String(soakLadder(usual, place as AttemptForm['place'])[0]),
         }
       : {}),
   };
 }
 
 /** Whether the entry is what the advice says; true as well when nothing was advised that could be departed from. */
-export function asAdvised(advice: Advice | undefined, kind: TreatmentKind, form: AttemptForm): boolean {
+export function asAdvised(
+  advice: Advice | undefined,
+  kind: TreatmentKind,
+  form: AttemptForm,
+  usual: Usual,
+): boolean {
   if (!advice || advice.act === 'CHECK') {
     return true;
   }
-  if (!advice.method || kindOf(advice.method) !== kind) {
+  if (!advice.method || usual.kinds[advice.method] !== kind) {
     return false;
   }
   switch (advice.method) {
@@ -271,4 +282,55 @@ export function asAdvised(advice: Advice | undefined, kind: TreatmentKind, form:
     default:
       return kind !== 'HANDWORK' || form.method === advice.method;
   }
+}
+
+const NUMBERS = {
+  FLUSH: ['temperatureC'],
+  SOAK: ['volumeMl'],
+  BATH: ['volumeMl', 'levelMm', 'temperatureC'],
+  CYCLE: [],
+  HANDWORK: ['volumeMl'],
+} as const;
+const WHOLE = {
+  FLUSH: [],
+  SOAK: ['plannedMinutes'],
+  BATH: ['bursts', 'burstSeconds'],
+  CYCLE: ['count'],
+  HANDWORK: [],
+} as const;
+
+const stroke = z.looseObject({ volumeMl: typedNumber(), seconds: typedNumber() });
+
+/** Only whether numbers were typed; every limit is the server's. Of the strokes those of chosen channels count. */
+export function attemptSchema(kind: TreatmentKind) {
+  return z
+    .looseObject({
+      ...Object.fromEntries(NUMBERS[kind].map((name) => [name, typedNumber()])),
+      ...Object.fromEntries(WHOLE[kind].map((name) => [name, typedWhole()])),
+    })
+    .superRefine((form, issues) => {
+      const { channels, strokes } = form as unknown as AttemptForm;
+      for (const code of kind === 'FLUSH' ? channels : []) {
+        stroke.safeParse(strokes[code]).error?.issues.forEach((issue) =>
+          issues.addIssue({
+            code: 'custom',
+            message: issue.message,
+            path: ['strokes', code, ...issue.path],
+          }),
+        );
+      }
+    });
+}
+
+/** The entry of a field that the server names, such as `treatment.flush.strokes[0].volumeMl`. */
+export function entryOf(field: string, channels: string[]): string {
+  const stroke = /strokes\[(\d+)\]\.(\w+)$/.exec(field);
+  if (stroke) {
+    return `strokes.${channels[Number(stroke[1])]}.${stroke[2]}`;
+  }
+  if (/^departure\b/.test(field)) {
+    return 'instead';
+  }
+  const name = field.split('.').at(-1)!;
+  return name === 'strokes' ? 'channels' : name;
 }

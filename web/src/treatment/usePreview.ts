@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { http } from '../api/http';
-import type { Preview, TreatmentEntry, TreatmentKind } from '../api/types';
+import { answer, api } from '../api/http';
+import type { Preview, PreviewEntry, TreatmentEntry, TreatmentKind } from '../api/types';
 
 const ASK_AFTER_MS = 250;
 
@@ -27,15 +27,14 @@ export function usePreview(
   const preview = useQuery({
     queryKey: ['preview', visitId, asked],
     queryFn: async () => {
-      const whole = JSON.parse(asked) as object;
+      const whole = JSON.parse(asked) as PreviewEntry;
+      const ask = (body: PreviewEntry) =>
+        answer(api.POST('/api/visits/{visitId}/attempts/preview', { params: { path: { visitId } }, body }));
       try {
-        return await http.post<Preview>(`/api/visits/${visitId}/attempts/preview`, whole);
+        return await ask(whole);
       } catch {
         // Half-entered doses are no fault yet: ask for the cautions alone.
-        return http.post<Preview>(`/api/visits/${visitId}/attempts/preview`, {
-          ...whole,
-          treatment: undefined,
-        });
+        return ask({ ...whole, treatment: undefined });
       }
     },
     placeholderData: (previous) => previous,

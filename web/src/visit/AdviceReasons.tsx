@@ -1,10 +1,11 @@
 import { Alert, Box, Button, Collapse, Stack, Typography } from '@mui/material';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { useMoney } from '../account/money';
 import type { Advice, Judgement, Visit } from '../api/types';
 import { adviceReason, adviceTitle } from '../diagnosis/judgement';
 import { tally } from '../nozzle/comb';
-import { capital, word } from '../words/words';
+import { capital, count, word } from '../words/words';
 import { channelsOut, lastMap } from './outOf';
 
 /** Why this is advised: counts, danger, the rule and the house rule, and what else would fit. */
@@ -21,6 +22,7 @@ export function AdviceReasons({
   doIt: ReactNode;
 }) {
   const [isOpen, setOpen] = useState(false);
+  const money = useMoney();
   const answer = judgement.advice;
   const danger = advice.method
     ? word('methodWatch', advice.method)
@@ -30,12 +32,12 @@ export function AdviceReasons({
   const look = advice.look && judgement.looks.find((l) => l.look === advice.look);
   return (
     <>
-      <Standing visit={visit} />
-      <Typography>{adviceReason(advice)}</Typography>
+      <ReadingNow visit={visit} />
+      <Typography>{adviceReason(advice, money)}</Typography>
       {advice.findings.length > 0 && (
         <Typography>Found: {advice.findings.map((sign) => word('sign', sign)).join(', ')}.</Typography>
       )}
-      {advice.manner && <Manner manner={advice.manner} />}
+      {advice.style && <Style style={advice.style} />}
       {look && look.separates && look.from && (
         <Typography>
           It separates {word('cause', look.separates)} from {word('cause', look.from)}
@@ -57,11 +59,11 @@ export function AdviceReasons({
           <Unfold
             isOpen={isOpen}
             onToggle={() => setOpen(!isOpen)}
-            label={`${answer.others.length} ${answer.others.length === 1 ? 'other rule fits' : 'other rules fit'}`}
+            label={count('OTHER_RULES', answer.others.length)}
           >
             {answer.others.map((other) => (
               <Typography key={other.rule}>
-                <b>{adviceTitle(other)}.</b> {adviceReason(other)}
+                <b>{adviceTitle(other)}.</b> {adviceReason(other, money)}
               </Typography>
             ))}
           </Unfold>
@@ -72,15 +74,15 @@ export function AdviceReasons({
 }
 
 /** How the work is done here: place, fluid, dose. */
-function Manner({ manner }: { manner: NonNullable<Advice['manner']> }) {
+function Style({ style }: { style: NonNullable<Advice['style']> }) {
   const parts = [
-    manner.site && word('site', manner.site),
-    manner.fluid &&
-      `with ${word('fluidKind', manner.fluid)}${manner.temperatureC ? ` of ${manner.temperatureC} °C` : ''}`,
-    manner.strokeMl &&
-      (manner.pulses
-        ? `in pulses of ${manner.strokeMl} mL with pad prints between, 30 mL at most`
-        : `${manner.strokeMl} mL, a soak, then 1 mL`),
+    style.site && word('site', style.site),
+    style.fluid &&
+      `with ${word('fluidKind', style.fluid)}${style.temperatureC ? ` of ${style.temperatureC} °C` : ''}`,
+    style.strokeMl &&
+      (style.pulses
+        ? `in pulses of ${style.strokeMl} mL with pad prints between, 30 mL at most`
+        : `${style.strokeMl} mL, a soak, then 1 mL`),
   ].filter(Boolean);
   return parts.length > 0 ? <Typography>{capital(parts.join(', '))}.</Typography> : null;
 }
@@ -99,7 +101,7 @@ function HouseWay({ advice, judgement }: { advice: Advice; judgement: Judgement 
         <Unfold
           isOpen={isOpen}
           onToggle={() => setOpen(!isOpen)}
-          label={lines.length === 2 ? '1 more house rule' : `${lines.length - 1} more house rules`}
+          label={count('MORE_HOUSE_RULES', lines.length - 1)}
         >
           {lines.slice(1).map((line) => (
             <Typography key={line} color="text.secondary">
@@ -141,7 +143,7 @@ function Unfold({
 }
 
 /** Where the head stands, in counts. */
-function Standing({ visit }: { visit: Visit }) {
+function ReadingNow({ visit }: { visit: Visit }) {
   const last = lastMap(visit);
   const out = channelsOut(visit);
   const parts: string[] = [];

@@ -1,20 +1,15 @@
-import {
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  Stack,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Button, Dialog, DialogActions, DialogContent, Stack, Typography } from '@mui/material';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { http } from '../api/http';
-import { useJudgement } from '../api/queries';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { answer, api } from '../api/http';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { Entry } from '../app/fields';
 import { Block } from '../app/Page';
 import { Empty, WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { advisedWords } from '../diagnosis/judgement';
 import { Knot } from '../thread/Knot';
@@ -24,9 +19,8 @@ import { attemptLines } from '../treatment/attemptLines';
 /** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
 export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const [slip, setSlip] = useState<Attempt>();
-  const judgement = useJudgement(visit.id);
   /** What was advised when this was done instead; kept under the key of the attempt. */
-  const instead = (attempt: Attempt) => judgement.data?.departures.find((d) => d.id === attempt.id);
+  const instead = (attempt: Attempt) => visit.judgement.departures.find((d) => d.id === attempt.id);
   return (
     <Block title="Attempts" aside={<Typography>{visit.cyclesRun} printer cycles on this visit</Typography>}>
       {visit.attempts.length === 0 && <Empty>Nothing was tried yet.</Empty>}
@@ -87,13 +81,23 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
   );
 }
 
+const schema = z.object({
+  reason: z.string().refine((reason) => reason.trim() !== '', 'Say what was wrong with this entry.'),
+});
+
 function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; close: () => void }) {
-  const [reason, setReason] = useState('');
+  const form = useForm({ defaultValues: { reason: '' }, resolver: zodResolver(schema) });
   const write = useWrite(
-    () => http.put<Visit>(`/api/visits/${visit.id}/attempts/${attempt.id}/withdrawal`, { reason }),
+    (reason: string) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/attempts/{id}/withdrawal', {
+          params: { path: { visitId: visit.id, id: attempt.id } },
+          body: { reason },
+        }),
+      ),
     close,
   );
-  const wrong = write.problem?.errors.find((error) => error.field === 'reason')?.message;
+  useProblemAt(form, write.problem);
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="take-back">
       <DialogContent>
@@ -105,20 +109,17 @@ function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; c
             For an entry made by mistake. It stays readable, and its fluid goes back to the bottle on the
             shelf.
           </Typography>
-          <TextField
-            autoFocus
-            label="What was wrong with it"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            error={wrong !== undefined}
-            helperText={wrong}
-          />
-          {!wrong && <WriteProblem problem={write.problem} />}
+          <Entry control={form.control} name="reason" label="What was wrong with it" autoFocus />
+          <WriteProblem problem={write.problem} />
         </Stack>
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Keep it</Button>
-        <Button variant="contained" loading={write.isBusy} onClick={() => write.send(undefined)}>
+        <Button
+          variant="contained"
+          loading={write.isBusy}
+          onClick={form.handleSubmit(({ reason }) => write.send(reason))}
+        >
           Take it back
         </Button>
       </DialogActions>

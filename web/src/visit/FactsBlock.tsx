@@ -1,5 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Link } from 'react-router';
+import { useMoney } from '../account/money';
 import type { Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { day } from '../bench/time';
@@ -7,6 +8,7 @@ import { word } from '../words/words';
 
 /** What was told at take-in, only what is known; and the earlier visits of the head. */
 export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
+  const { currency } = useMoney();
   const i = visit.intake;
   const told = (value: string | null | undefined) => (value ? word('told', value) : undefined);
   const unit = (value: number | null | undefined, of: string) =>
@@ -17,7 +19,7 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
     ['Printing when it failed', i.printingWhenFailed],
     ['Error shown', i.errorShown],
     ['Printer', i.printer],
-    ['A whole new printer costs', unit(i.printerPrice, 'EUR')],
+    ['A whole new printer costs', unit(i.printerPrice, currency)],
     [
       'Ports',
       i.ports
@@ -43,7 +45,7 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
     ['Printed with an empty channel', told(i.printedEmpty)],
     ['Ever carried non-food ink', told(i.everNonFood)],
     ['Must be good for', word('jobClass', visit.jobClass)],
-    ['Price limit', unit(i.priceLimit, 'EUR')],
+    ['Price limit', unit(i.priceLimit, currency)],
     ['Came with it', i.accessories],
     ['Screws and clips', unit(i.screwsAndClips, '')],
   ];

@@ -3,17 +3,24 @@ import { Button, Stack } from '@mui/material';
 import { useEffect, useRef } from 'react';
 import { FormProvider, useForm, type Resolver } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { useFamilies, useVisit } from '../api/queries';
 import type { Family, Intake, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { showAtEntries } from '../app/fields';
+import { useProblemAt } from '../app/useProblemAt';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
 import { useDraft } from '../draft/useDraft';
 import { IntakeFields } from './IntakeFields';
-import { fromIntake, INTAKE_LABELS, intakeSchema, toIntake, type IntakeForm } from './intakeForm';
+import {
+  fromIntake,
+  INTAKE_LABELS,
+  intakeSchema,
+  toIntake,
+  withoutIntake,
+  type IntakeForm,
+} from './intakeForm';
 
 /** Changes what was told at take-in. */
 export default function FactsPage() {
@@ -45,7 +52,12 @@ function FactsForm({ visit, families }: { visit: Visit; families: Family[] }) {
   });
   const write = useWrite(
     (value: IntakeForm) =>
-      http.put<Visit>(`/api/visits/${visit.id}`, { version: version.current, intake: toIntake(value) }),
+      answer(
+        api.PUT('/api/visits/{id}', {
+          params: { path: { id: visit.id } },
+          body: { version: version.current, intake: toIntake(value) },
+        }),
+      ),
     () => {
       drop();
       void navigate(`/visits/${visit.id}`);
@@ -57,11 +69,7 @@ function FactsForm({ visit, families }: { visit: Visit; families: Family[] }) {
   }, [form, keep]);
 
   const { problem } = write;
-  useEffect(() => {
-    if (problem) {
-      showAtEntries(form, problem, 'intake.');
-    }
-  }, [problem, form]);
+  useProblemAt(form, problem, withoutIntake);
 
   const current = problem?.isConflict
     ? (problem.extra.current as { version: number; intake: Intake })

@@ -1,24 +1,44 @@
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { PlugZap } from 'lucide-react';
 import { useState } from 'react';
-import { http } from '../api/http';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { answer, api } from '../api/http';
 import type { Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { Entry } from '../app/fields';
 import { WriteProblem } from '../app/states';
+import { useProblemAt } from '../app/useProblemAt';
 import { MONO } from '../app/theme';
 import { countdown, moment } from '../bench/time';
 import { word } from '../words/words';
 
+const schema = z.object({
+  reason: z
+    .string()
+    .refine(
+      (reason) => reason.trim() !== '',
+      'This hold still runs, and power on a damp head can cost head, ribbon and board. Say why it ends now.',
+    ),
+});
+
 /** A hold that forbids power cannot be overlooked, and ends early only with a reason. */
 export function HoldBanner({ visit, now, mayWrite }: { visit: Visit; now: number; mayWrite: boolean }) {
   const [isEnding, setEnding] = useState(false);
-  const [reason, setReason] = useState('');
+  const form = useForm({ defaultValues: { reason: '' }, resolver: zodResolver(schema) });
   const hold = visit.clocks.filter((clock) => clock.kind === 'HOLD' && !clock.stoppedAt).at(-1);
   const end = useWrite(
-    () => http.put<Visit>(`/api/visits/${visit.id}/clocks/${hold?.id}/stop`, { reason }),
+    (reason: string) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/clocks/{id}/stop', {
+          params: { path: { visitId: visit.id, id: hold!.id } },
+          body: { reason },
+        }),
+      ),
     () => setEnding(false),
   );
-  const wrong = end.problem?.errors.find((error) => error.field === 'reason')?.message;
+  useProblemAt(form, end.problem);
   return (
     <Box
       role="alert"
@@ -37,8 +57,8 @@ export function HoldBanner({ visit, now, mayWrite }: { visit: Visit; now: number
             No power until {moment(visit.heldUntil ?? '')}
           </Typography>
           <Typography>
-            {hold ? `Wet: ${word('wet', hold.note.split(' ')[0])}. ` : ''}Power on a damp head costs head,
-            ribbon and main board in one go.
+            {hold?.wet ? `Wet: ${word('wet', hold.wet)}. ` : ''}Power on a damp head costs head, ribbon and
+            main board in one go.
           </Typography>
         </Box>
         <Typography sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '2.25rem' }}>
@@ -59,20 +79,14 @@ export function HoldBanner({ visit, now, mayWrite }: { visit: Visit; now: number
           spacing={1}
           sx={{ mt: 2, bgcolor: 'background.paper', color: 'text.primary', p: 2, borderRadius: 1 }}
         >
-          <TextField
-            label="Why power is safe now"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            error={wrong !== undefined}
-            helperText={wrong}
-          />
-          {!wrong && <WriteProblem problem={end.problem} />}
+          <Entry control={form.control} name="reason" label="Why power is safe now" />
+          <WriteProblem problem={end.problem} />
           <Stack direction="row" spacing={1}>
             <Button
               variant="contained"
               color="error"
               loading={end.isBusy}
-              onClick={() => end.send(undefined)}
+              onClick={form.handleSubmit(({ reason }) => end.send(reason))}
             >
               End the hold
             </Button>

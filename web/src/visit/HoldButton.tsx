@@ -1,31 +1,45 @@
 import { Button, Dialog, DialogActions, DialogContent, Stack, Typography } from '@mui/material';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useRef, useState } from 'react';
-import { http } from '../api/http';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
-import { useJudgement } from '../api/queries';
-import type { Visit } from '../api/types';
+import type { Visit, Wet } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Choice } from '../app/fields';
+import { ChoiceEntry } from '../app/fields';
 import { KeyHint } from '../app/KeyHint';
 import { WriteProblem } from '../app/states';
 import { useKeys } from '../app/useKeys';
+import { useProblemAt } from '../app/useProblemAt';
 import { capital, terms, word } from '../words/words';
+
+const schema = z.looseObject({ wet: z.string('Say what got wet.') });
 
 /** Starts a dry hold: what got wet decides how long no power may come. */
 export function HoldButton({ visit }: { visit: Visit }) {
   const [isOpen, setOpen] = useState(false);
-  const [wet, setWet] = useState<string | null>(null);
+  const form = useForm<{ wet: Wet | null }>({
+    defaultValues: { wet: null },
+    resolver: zodResolver(schema) as never,
+  });
   const id = useRef(newId());
-  const houseHold = useJudgement(visit.id).data?.houseAnswers.HOLD;
+  const houseHold = visit.judgement.houseAnswers.HOLD;
   const write = useWrite(
-    () => http.put<Visit>(`/api/visits/${visit.id}/clocks/${id.current}/hold`, { wet: wet ?? undefined }),
+    (wet: Wet) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/clocks/{id}/hold', {
+          params: { path: { visitId: visit.id, id: id.current } },
+          body: { wet },
+        }),
+      ),
     () => {
       id.current = newId();
       setOpen(false);
     },
   );
   useKeys({ h: () => setOpen(true) });
-  const wrong = write.problem?.errors.find((error) => error.field === 'wet')?.message;
+  useProblemAt(form, write.problem);
   return (
     <>
       <Button variant="outlined" onClick={() => setOpen(true)} sx={{ justifyContent: 'space-between' }}>
@@ -38,16 +52,15 @@ export function HoldButton({ visit }: { visit: Visit }) {
             <Typography id="hold-title" variant="h2">
               Let it dry
             </Typography>
-            <Choice
+            <ChoiceEntry
+              control={form.control}
+              name="wet"
               label="What got wet"
               options={terms('wet').map((value) => ({ value, label: capital(word('wet', value)) }))}
-              value={wet}
-              onChange={(next) => setWet(next as string | null)}
-              error={wrong}
             />
             <Typography color="text.secondary">
-              Only the base: 2 h with moving air. Body, ports or contacts: 12 h. Board, or a laminated head:
-              24 h.
+              This head, by what got wet: {holdsOf(visit).join('; ')}. Moving air helps and does not shorten
+              it.
             </Typography>
             {houseHold && houseHold !== 'BY_WHAT_WAS_WET' && (
               <Typography>
@@ -55,16 +68,26 @@ export function HoldButton({ visit }: { visit: Visit }) {
                 least.
               </Typography>
             )}
-            {!wrong && <WriteProblem problem={write.problem} />}
+            <WriteProblem problem={write.problem} />
           </Stack>
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setOpen(false)}>Back</Button>
-          <Button variant="contained" loading={write.isBusy} onClick={() => write.send(undefined)}>
+          <Button
+            variant="contained"
+            loading={write.isBusy}
+            onClick={form.handleSubmit(({ wet }) => write.send(wet!))}
+          >
             Start the hold
           </Button>
         </DialogActions>
       </Dialog>
     </>
   );
+}
+
+function holdsOf(visit: Visit): string[] {
+  return visit.usual.holds
+    .filter((hold) => hold.hours > 0)
+    .map((hold) => `${word('wet', hold.wet)} ${hold.hours} h`);
 }

@@ -2,9 +2,10 @@ import { Autocomplete, Box, MenuItem, Stack, TextField, Typography } from '@mui/
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import { http } from '../api/http';
+import { useMoney } from '../account/money';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
-import type { Customer, Family } from '../api/types';
+import type { Family } from '../api/types';
 import { Block } from '../app/Page';
 import { ChoiceEntry, Entry } from '../app/fields';
 import { dateInDays } from '../bench/time';
@@ -18,6 +19,7 @@ const TOLD = terms('told').map((value) => ({ value, label: capital(word('told', 
 /** Everything asked at take-in, in the order in which a technician asks. */
 export function IntakeFields({ families, isNew }: { families: Family[]; isNew: boolean }) {
   const { control } = useFormContext<IntakeForm>();
+  const { currency } = useMoney();
   const label = (name: keyof IntakeForm) => LABELS[name] ?? name;
   return (
     <Stack spacing={2}>
@@ -33,7 +35,13 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
             <Entry control={control} name="serial" label={label('serial')} required />
             <FamilyEntry families={families} />
             <Entry control={control} name="printer" label={label('printer')} />
-            <Entry control={control} name="printerPrice" label={label('printerPrice')} unit="EUR" isNumber />
+            <Entry
+              control={control}
+              name="printerPrice"
+              label={label('printerPrice')}
+              unit={currency}
+              isNumber
+            />
           </Grid>
           {isNew && <KnownSerial families={families} />}
           <Ports families={families} />
@@ -136,7 +144,7 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
               min={dateInDays(0)}
               required
             />
-            <Entry control={control} name="priceLimit" label={label('priceLimit')} unit="EUR" isNumber />
+            <Entry control={control} name="priceLimit" label={label('priceLimit')} unit={currency} isNumber />
             <Entry control={control} name="accessories" label={label('accessories')} />
             <Entry control={control} name="screwsAndClips" label={label('screwsAndClips')} isNumber />
           </Grid>
@@ -167,7 +175,7 @@ function CustomerEntry() {
   const [chosen, setChosen] = useState('');
   const known = useQuery({
     queryKey: ['customers', name],
-    queryFn: () => http.get<Customer[]>(`/api/customers?name=${encodeURIComponent(name)}`),
+    queryFn: () => answer(api.GET('/api/customers', { params: { query: { name } } })),
     enabled: name.trim().length >= 2,
     placeholderData: (previous) => previous,
   });

@@ -3,8 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { http } from '../api/http';
-import type { Family, KnownHead } from '../api/types';
+import { answer, api } from '../api/http';
+import type { Family } from '../api/types';
 import { day } from '../bench/time';
 import { word } from '../words/words';
 import { usualPorts, type IntakeForm } from './intakeForm';
@@ -23,7 +23,7 @@ export function KnownSerial({ families }: { families: Family[] }) {
   }, [serial]);
   const found = useQuery({
     queryKey: ['heads', asked],
-    queryFn: () => http.get<KnownHead[]>(`/api/heads?serial=${encodeURIComponent(asked)}`),
+    queryFn: () => answer(api.GET('/api/heads', { params: { query: { serial: asked } } })),
     enabled: asked.length >= 3,
   });
   const head = asked === serial.trim() ? found.data?.[0] : undefined;

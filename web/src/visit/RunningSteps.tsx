@@ -1,6 +1,6 @@
 import { Button, Stack, Typography } from '@mui/material';
 import { useRef } from 'react';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
@@ -16,10 +16,22 @@ export function useStepInHand(visit: Visit, now: number) {
   const burstId = useRef(newId());
   const attempt = visit.attempts.find((a) => !a.endedAt && !a.withdrawnReason);
   const clock = attempt && visit.clocks.find((c) => c.attemptId === attempt.id && !c.stoppedAt);
-  const stop = useWrite(() => http.put<Visit>(`/api/visits/${visit.id}/clocks/${clock?.id}/stop`, {}));
+  const stop = useWrite(() =>
+    answer(
+      api.PUT('/api/visits/{visitId}/clocks/{id}/stop', {
+        params: { path: { visitId: visit.id, id: clock!.id } },
+        body: {},
+      }),
+    ),
+  );
   const burst = useWrite(
     () =>
-      http.put<Visit>(`/api/visits/${visit.id}/clocks/${burstId.current}/burst`, { attemptId: attempt?.id }),
+      answer(
+        api.PUT('/api/visits/{visitId}/clocks/{id}/burst', {
+          params: { path: { visitId: visit.id, id: burstId.current } },
+          body: { attemptId: attempt!.id },
+        }),
+      ),
     () => {
       burstId.current = newId();
     },
@@ -47,7 +59,11 @@ export function RunningSteps({
   mayWrite: boolean;
 }) {
   const end = useWrite((attempt: Attempt) =>
-    http.put<Visit>(`/api/visits/${visit.id}/attempts/${attempt.id}/end`, {}),
+    answer(
+      api.PUT('/api/visits/{visitId}/attempts/{id}/end', {
+        params: { path: { visitId: visit.id, id: attempt.id } },
+      }),
+    ),
   );
   const { attempt, clock, isDue } = step;
   const bath = attempt.treatment.bath;

@@ -1,20 +1,18 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Stack, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import { FormProvider, useForm, type Resolver } from 'react-hook-form';
+import { FormProvider } from 'react-hook-form';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { http } from '../api/http';
+import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useFamilies } from '../api/queries';
-import type { Family, Visit } from '../api/types';
+import type { Family } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { showAtEntries } from '../app/fields';
 import { Page } from '../app/Page';
+import { useProblemAt } from '../app/useProblemAt';
 import { Failed, Loading, WriteProblem } from '../app/states';
-import { useDraft } from '../draft/useDraft';
+import { useDraftForm } from '../draft/useDraftForm';
 import { IntakeFields } from './IntakeFields';
-import { emptyIntake, intakeSchema, toIntake, type IntakeForm } from './intakeForm';
+import { emptyIntake, intakeSchema, toIntake, withoutIntake, type IntakeForm } from './intakeForm';
 
 export default function TakeInPage() {
   const { id } = useParams();
@@ -35,30 +33,10 @@ export default function TakeInPage() {
 function TakeInForm({ id, families }: { id: string; families: Family[] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { restored, isReady, keep, drop } = useDraft<IntakeForm>(`intake-${id}`);
-  const form = useForm<IntakeForm>({
-    defaultValues: restored ?? emptyIntake(),
-    resolver: zodResolver(intakeSchema) as unknown as Resolver<IntakeForm>,
-  });
-  const isTouched = useRef(restored !== undefined);
-
-  useEffect(() => {
-    if (isReady && restored && !isTouched.current) {
-      isTouched.current = true;
-      form.reset(restored);
-    }
-  }, [isReady, restored, form]);
-
-  useEffect(() => {
-    const subscription = form.watch((value) => {
-      isTouched.current = true;
-      keep(value as IntakeForm);
-    });
-    return () => subscription.unsubscribe();
-  }, [form, keep]);
-
+  const { form, drop } = useDraftForm<IntakeForm>(`intake-${id}`, emptyIntake, intakeSchema);
   const write = useWrite(
-    (value: IntakeForm) => http.put<Visit>(`/api/visits/${id}`, { intake: toIntake(value) }),
+    (value: IntakeForm) =>
+      answer(api.PUT('/api/visits/{id}', { params: { path: { id } }, body: { intake: toIntake(value) } })),
     () => {
       drop();
       void queries.invalidateQueries({ queryKey: ['drafts'] });
@@ -66,11 +44,7 @@ function TakeInForm({ id, families }: { id: string; families: Family[] }) {
     },
   );
   const { problem } = write;
-  useEffect(() => {
-    if (problem) {
-      showAtEntries(form, problem, 'intake.');
-    }
-  }, [problem, form]);
+  useProblemAt(form, problem, withoutIntake);
 
   return (
     <Page title="Take in a head" back={{ to: '/', label: 'Bench' }}>

@@ -1,7 +1,7 @@
 import userEvent from '@testing-library/user-event';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { advice, attempt, clock, judgement, NOW, pretendServer, show, visit } from '../test/fixtures';
+import { advice, advisedVisit, attempt, clock, NOW, pretendServer, show, visit } from '../test/fixtures';
 import { WhatNow } from './WhatNow';
 
 let sent: ReturnType<typeof pretendServer>;
@@ -13,25 +13,17 @@ const now = (part: Parameters<typeof visit>[0], mayWrite = true) =>
   show(<WhatNow visit={visit(part)} now={NOW} mayWrite={mayWrite} />);
 
 /** The panel with another judgement. */
-function advised(
-  first: ReturnType<typeof advice>,
-  more: object = {},
-  part: Parameters<typeof visit>[0] = {},
-) {
-  sent = pretendServer({
-    'PUT /api/visits/visit-1': visit(),
-    'GET /api/visits/visit-1/judgement': judgement(first, more),
-  });
-  return now(part);
-}
+const advised = (first: ReturnType<typeof advice>, more: object = {}) =>
+  show(<WhatNow visit={advisedVisit(first, {}, more)} now={NOW} mayWrite />);
 
 describe('what now', () => {
   it('gives the advice with its reason in counts, its danger and the house rule behind it', async () => {
     advised(
       advice({
         house: ['DOSE', 'PLACE'],
-        facts: { cause: 'DRIED_INK', percent: '88' },
-        manner: { site: 'IN_CARRIAGE', fluid: 'DEIONISED_WATER', strokeMl: 3, pulses: false },
+        facts: { PERCENT: 88 },
+        cause: 'DRIED_INK',
+        style: { site: 'IN_CARRIAGE', fluid: 'DEIONISED_WATER', strokeMl: 3, pulses: false },
       }),
     );
     expect(await screen.findByRole('heading', { name: 'Flush: C' })).toBeInTheDocument();
@@ -50,17 +42,17 @@ describe('what now', () => {
   it.each([
     [advice(), 'attempt/flush?channels=C'],
     [
-      advice({ method: 'WARM', manner: { temperatureC: 45, pulses: false } }),
+      advice({ method: 'WARM', style: { temperatureC: 45, pulses: false } }),
       'attempt/flush?channels=C&temperatureC=45',
     ],
     [advice({ method: 'TRAY_SOAK' }), 'attempt/soak?channels=C&place=TRAY'],
     [advice({ method: 'CYCLE' }), 'attempt/cycle?channels=C&strength=LIGHT'],
     [
-      advice({ method: 'CYCLE', manner: { strength: 'NORMAL', pulses: false } }),
+      advice({ method: 'CYCLE', style: { strength: 'NORMAL', pulses: false } }),
       'attempt/cycle?channels=C&strength=NORMAL',
     ],
     [
-      advice({ manner: { fluid: 'PIGMENT_FLUSH', strokeMl: 4, pulses: true } }),
+      advice({ style: { fluid: 'PIGMENT_FLUSH', strokeMl: 4, pulses: true } }),
       'attempt/flush?channels=C&fluid=PIGMENT_FLUSH&strokeMl=4',
     ],
     [advice({ method: 'STATION' }), 'attempt/handwork?channels=C&method=STATION'],
@@ -70,7 +62,7 @@ describe('what now', () => {
     ],
     [advice({ rule: 'FIRST_CHECK', act: 'CHECK', method: undefined }), 'check'],
     [
-      advice({ rule: 'ELECTRICAL', act: 'STOP_ELECTRICAL', method: undefined, facts: { rounds: '2' } }),
+      advice({ rule: 'ELECTRICAL', act: 'STOP_ELECTRICAL', method: undefined, facts: { ROUNDS: 2 } }),
       'return',
     ],
   ])('has one large button that does it: %#', async (first, way) => {
@@ -87,12 +79,12 @@ describe('what now', () => {
         act: 'CHECK',
         method: undefined,
         channels: [],
-        facts: { attempts: '1' },
+        facts: { ATTEMPTS: 1 },
       }),
       {
         advice: {
-          first: advice({ rule: 'CHECK_AGAIN', act: 'CHECK', method: undefined, facts: { attempts: '1' } }),
-          others: [advice({ rule: 'WANDERING', method: 'PURGE', facts: { restored: '4', newlyOut: '6' } })],
+          first: advice({ rule: 'CHECK_AGAIN', act: 'CHECK', method: undefined, facts: { ATTEMPTS: 1 } }),
+          others: [advice({ rule: 'WANDERING', method: 'PURGE', facts: { RESTORED: 4, NEWLY_OUT: 6 } })],
           bars: ['CYCLES'],
         },
       },

@@ -1,6 +1,5 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
-import { useJudgement } from '../api/queries';
 import type { Visit } from '../api/types';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
@@ -25,9 +24,6 @@ const WAYS = [
   { key: 'r', to: 'return', label: 'Return' },
 ];
 
-/** Until the judgement is there, and while only a clock is to be waited for, the course of the visit says what is next. */
-const WAITS = ['LIFT_FROM_SOAK', 'END_BURST', 'WAIT_SOAK', 'WAIT_BURST'];
-
 interface Props {
   visit: Visit;
   now: number;
@@ -38,9 +34,8 @@ interface Props {
 export function WhatNow({ visit, now, mayWrite }: Props) {
   const navigate = useNavigate();
   const step = useStepInHand(visit, now);
-  const judgement = useJudgement(visit.id);
-  const waits = WAITS.includes(visit.next.action);
-  const advice = waits || judgement.isOutdated ? undefined : judgement.data?.advice.first;
+  // A soak or a burst in hand comes before any advice; the server says which.
+  const advice = visit.next.advised ? visit.judgement.advice.first : undefined;
   const way = advice && adviceWay(advice, visit);
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
@@ -76,13 +71,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       <Typography variant="h2" sx={{ fontSize: '1.5rem' }}>
         {title}
       </Typography>
-      {!waits && (judgement.isPending || judgement.isOutdated) && (
-        <Typography role="status">Weighing what is known.</Typography>
-      )}
-      {judgement.isError && <Typography>{judgement.error.message}</Typography>}
-      {advice && judgement.data && (
-        <AdviceReasons visit={visit} advice={advice} judgement={judgement.data} doIt={doIt} />
-      )}
+      {advice && <AdviceReasons visit={visit} advice={advice} judgement={visit.judgement} doIt={doIt} />}
       {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
       {mayWrite && (
         <>

@@ -94,6 +94,10 @@ describe('attempts of a visit', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Take back flush/ }));
     fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
     expect(await screen.findByText('Say what was wrong with this entry.')).toBeInTheDocument();
+    expect(sent).toHaveLength(0);
+    fireEvent.change(screen.getByLabelText('What was wrong with it'), { target: { value: 'other head' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+    await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0].path).toBe('/api/visits/visit-1/attempts/attempt-1/withdrawal');
   });
 
@@ -148,7 +152,7 @@ describe('the rest of a visit', () => {
       <HoldBanner
         now={NOW}
         mayWrite
-        visit={visit({ heldUntil: '2026-03-02T12:00:00Z', clocks: [clock({ kind: 'HOLD', note: 'BODY' })] })}
+        visit={visit({ heldUntil: '2026-03-02T12:00:00Z', clocks: [clock({ kind: 'HOLD', wet: 'BODY' })] })}
       />,
     );
     expect(screen.getByRole('alert')).toHaveTextContent('Wet: body, ports or contacts.');

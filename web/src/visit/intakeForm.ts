@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Family, Intake } from '../api/types';
 import { readNumber } from '../app/fields';
+import { typedNumber } from '../app/typed';
 import { newId } from '../api/newId';
 
 /** What the take-in form holds: numbers as they are typed. */
@@ -62,12 +63,13 @@ const TEXTS = [
 ] as const;
 const CHOICES = ['climate', 'mainsPower', 'leftOut', 'setupCartridges', 'printedEmpty'] as const;
 
-const typedNumber = z
-  .string()
-  .refine((typed) => !Number.isNaN(readNumber(typed)), 'Enter a number, such as 12 or 12.5.');
-
 /** Only what the server cannot tell: whether a number was typed. All other rules are the server's. */
-export const intakeSchema = z.looseObject(Object.fromEntries(NUMBERS.map((name) => [name, typedNumber])));
+export const intakeSchema = z.looseObject(
+  Object.fromEntries(NUMBERS.map((name) => [name, typedNumber('Enter a number, such as 12 or 12.5.')])),
+);
+
+/** The entry of a field that the server names. */
+export const withoutIntake = (field: string) => field.replace(/^intake\./, '');
 
 export function emptyIntake(): IntakeForm {
   return {

@@ -1,5 +1,7 @@
 package undoknot.server.api;
 
+import undoknot.treatment.Gate;
+
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
@@ -77,16 +79,17 @@ class OpenApiConfig {
     }
 
     /** Types of core know no annotations of ours; what may be absent in them stands here. */
-    private static final Map<Class<?>, Set<String>> MAY_BE_ABSENT = Map.of(
-            CheckLayout.class, Set.of("marks"),
-            CoarseReading.Line.class, Set.of("level", "where"),
-            Limits.class, Set.of("pushKpa", "suctionKpa"),
-            Observation.class, Set.of("channel", "from"),
-            Ranking.Likely.class, Set.of("channel"),
-            NextLook.Proposal.class, Set.of("channel"),
-            Advice.class, Set.of("method", "look", "manner"),
-            WorkStyle.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC"),
-            Advice.Answer.class, Set.of("next"));
+    private static final Map<Class<?>, Set<String>> MAY_BE_ABSENT = Map.ofEntries(
+            Map.entry(CheckLayout.class, Set.of("marks")),
+            Map.entry(CoarseReading.Line.class, Set.of("level", "where")),
+            Map.entry(Limits.class, Set.of("pushKpa", "suctionKpa")),
+            Map.entry(Observation.class, Set.of("channel", "from")),
+            Map.entry(Ranking.Likely.class, Set.of("channel")),
+            Map.entry(NextLook.Proposal.class, Set.of("channel")),
+            Map.entry(Advice.class, Set.of("method", "look", "cause", "otherCause", "money", "style")),
+            Map.entry(WorkStyle.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC")),
+            Map.entry(Advice.Answer.class, Set.of("next")),
+            Map.entry(Gate.class, Set.of("limit", "entered", "fluid", "use", "expiredOn")));
 
     /** A component of a record is there unless it is marked as nullable. */
     @Bean

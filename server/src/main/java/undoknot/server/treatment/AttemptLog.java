@@ -1,6 +1,7 @@
 package undoknot.server.treatment;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -152,7 +153,7 @@ class AttemptLog {
         attempt.kind = treatment.kind();
         attempt.record = stored.write(StoredTreatment.of(treatment));
         attempt.lotId = lot == null ? null : lot.id;
-        attempt.volumeMl = treatment.volumeMl();
+        attempt.volumeMl = treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
         attempt.departureReason = text(entry.departureReason()).isEmpty() ? null : text(entry.departureReason());
         boolean waits = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath;

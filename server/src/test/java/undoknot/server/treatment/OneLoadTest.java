@@ -18,6 +18,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.bean.override.mockito.MockitoSpyBean;
 import undoknot.server.Api;
 import undoknot.server.ServerTest;
+import undoknot.server.account.Role;
 import undoknot.server.advice.Judge;
 import undoknot.server.visit.Findings;
 import undoknot.server.visit.VisitLoader;
@@ -64,19 +65,22 @@ class OneLoadTest {
     }
 
     private String lot() {
-        for (JsonNode lot : api.get("/api/lots").body()) {
-            if (lot.path("kind").asText().equals("AQUEOUS_CLEANER")
-                    && lot.path("remainingMl").asDouble() > 20
-                    && !lot.has("expiresOn")) {
-                return lot.path("id").asText();
-            }
-        }
-        for (JsonNode lot : api.get("/api/lots").body()) {
-            if (lot.path("kind").asText().equals("AQUEOUS_CLEANER") && lot.path("remainingMl").asDouble() > 20) {
-                return lot.path("id").asText();
-            }
-        }
-        throw new AssertionError("no cleaner on the shelf");
+        String id = UUID.randomUUID().toString();
+        api.as(Role.LEAD)
+                .put(
+                        "/api/lots/" + id,
+                        Map.ofEntries(
+                                Map.entry("name", "Test cleaner"),
+                                Map.entry("kind", "AQUEOUS_CLEANER"),
+                                Map.entry("maker", "Nobody"),
+                                Map.entry("lotCode", "T-" + id.substring(0, 8)),
+                                Map.entry("foodSafe", false),
+                                Map.entry("bottleMl", 100),
+                                Map.entry("remainingMl", 50),
+                                Map.entry("price", 1)))
+                .is(200);
+        api.as(Role.TECHNICIAN);
+        return id;
     }
 
     private static final Map<String, String> INSTEAD =
@@ -113,14 +117,16 @@ class OneLoadTest {
         String path = "/api/visits/" + visit + "/attempts/" + UUID.randomUUID();
         clearInvocations(judge);
         // A Vennick B3 takes 50 °C at most.
-        api.put(path, flush(58, INSTEAD)).is(422);
+        Map<String, Object> hot = flush(58, INSTEAD);
+        api.put(path, hot).is(422);
         verify(judge, never()).of(any(), any());
         assertThat(api.get("/api/visits/" + visit).body().at("/judgement/departures")).isEmpty();
 
-        JsonNode kept = api.put(path, flush(40, INSTEAD)).is(200).body();
+        Map<String, Object> warm = flush(40, INSTEAD);
+        JsonNode kept = api.put(path, warm).is(200).body();
         assertThat(kept.at("/judgement/departures/0/reason").asText()).isEqualTo("The customer wants it");
         // Sent twice, kept once.
-        JsonNode again = api.put(path, flush(40, INSTEAD)).is(200).body();
+        JsonNode again = api.put(path, warm).is(200).body();
         assertThat(again.at("/judgement/departures")).hasSize(1);
         assertThat(again.path("attempts")).hasSize(1);
     }
