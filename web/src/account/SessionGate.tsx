@@ -1,12 +1,15 @@
 import { Dialog, DialogContent, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { answer, api, onSignedOut, Problem } from '../api/http';
 import type { SignedIn } from '../api/types';
 import { Failed, Loading } from '../app/states';
 import { SessionContext } from './session';
-import { SignInForm } from './SignInForm';
-import { SignInPage } from './SignInPage';
+
+// Forms come with their own scripts; who is signed in already does not wait for them.
+const loadForm = () => import('./SignInForm');
+const SignInForm = lazy(loadForm);
+const SignInPage = lazy(() => import('./SignInPage'));
 
 /** Lets nobody in without a session. When one ends at work, the page stays as it is and signing in happens over it. */
 export function SessionGate({ children }: { children: ReactNode }) {
@@ -20,6 +23,8 @@ export function SessionGate({ children }: { children: ReactNode }) {
   });
 
   useEffect(() => onSignedOut(() => setEnded(true)), []);
+  // Fetched beforehand, so that a session that ends on a bad line can still be gone on with.
+  useEffect(() => void loadForm().catch(() => undefined), []);
 
   const person = who.data;
   const session = useMemo(
@@ -48,14 +53,16 @@ export function SessionGate({ children }: { children: ReactNode }) {
               Your session has ended
             </Typography>
             <Typography sx={{ mb: 2 }}>Sign in to go on. Everything you entered is still here.</Typography>
-            <SignInForm
-              name={session.person.name}
-              done={(again) => {
-                queries.setQueryData(['session'], again);
-                setEnded(false);
-                void queries.invalidateQueries();
-              }}
-            />
+            <Suspense fallback={<Loading what="the form" />}>
+              <SignInForm
+                name={session.person.name}
+                done={(again) => {
+                  queries.setQueryData(['session'], again);
+                  setEnded(false);
+                  void queries.invalidateQueries();
+                }}
+              />
+            </Suspense>
           </DialogContent>
         </Dialog>
       </SessionContext>
@@ -66,9 +73,11 @@ export function SessionGate({ children }: { children: ReactNode }) {
     return <Failed error={error} again={() => void who.refetch()} />;
   }
   return (
-    <SignInPage
-      demoAccounts={(who.error.extra.demoAccounts as string[] | undefined) ?? []}
-      done={(signedIn) => queries.setQueryData(['session'], signedIn)}
-    />
+    <Suspense fallback={<Loading what="the form" />}>
+      <SignInPage
+        demoAccounts={(who.error.extra.demoAccounts as string[] | undefined) ?? []}
+        done={(signedIn) => queries.setQueryData(['session'], signedIn)}
+      />
+    </Suspense>
   );
 }

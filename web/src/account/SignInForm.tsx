@@ -2,7 +2,7 @@ import { Button, Stack } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, api, type Problem } from '../api/http';
 import type { SignedIn } from '../api/types';
 import { Entry } from '../app/fields';
@@ -20,7 +20,7 @@ const schema = z.object({
   password: z.string().min(1, 'Enter your password.'),
 });
 
-export function SignInForm({ name = '', password = '', done }: Props) {
+export default function SignInForm({ name = '', password = '', done }: Props) {
   const form = useForm({ defaultValues: { name, password }, resolver: zodResolver(schema) });
   const signIn = useMutation<SignedIn, Problem, z.infer<typeof schema>>({
     mutationFn: (body) => answer(api.POST('/api/session', { body })),

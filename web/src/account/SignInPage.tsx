@@ -2,12 +2,12 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useEffect, useState } from 'react';
 import type { SignedIn } from '../api/types';
-import { SignInForm } from './SignInForm';
+import SignInForm from './SignInForm';
 
 /** The password of the demo accounts as ./start prints it; a shop of its own has other accounts. */
 const DEMO_PASSWORD = 'quay-lantern';
 
-export function SignInPage({
+export default function SignInPage({
   demoAccounts,
   done,
 }: {

@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { answer, api } from '../api/http';
 import { pretendServer, problem, show } from '../test/fixtures';
 import { SessionGate } from './SessionGate';
-import { SignInForm } from './SignInForm';
+import SignInForm from './SignInForm';
 
 const person = { name: 'wenna', displayName: 'Wenna Tarvick', role: 'TECHNICIAN' };
 
@@ -55,7 +55,7 @@ describe('the session gate', () => {
     await screen.findByLabelText('typed');
     await answer(api.GET('/api/bench')).catch(() => undefined);
     expect(await screen.findByText('Your session has ended')).toBeInTheDocument();
-    expect(screen.getByLabelText('Name')).toHaveValue('wenna');
+    expect(await screen.findByLabelText('Name')).toHaveValue('wenna');
     fireEvent.change(screen.getByLabelText('Password'), { target: { value: 'secret' } });
     fireEvent.click(screen.getByRole('button', { name: 'Sign in' }));
     await waitFor(() => expect(screen.queryByText('Your session has ended')).not.toBeInTheDocument());

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { readNumber } from './fields';
 
 /** What was typed is a number or nothing; whether it must be there, and its range, the server says. */

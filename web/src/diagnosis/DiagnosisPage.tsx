@@ -1,6 +1,6 @@
 import { Button, Stack } from '@mui/material';
 import { useNavigate, useParams } from 'react-router';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRef } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useMoney } from '../account/money';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';

@@ -1,6 +1,6 @@
 import { Alert, Button, Stack, Typography } from '@mui/material';
 import { useNavigate, useParams } from 'react-router';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';
 import { useVisit } from '../api/queries';

@@ -2,7 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useMoney } from '../account/money';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';

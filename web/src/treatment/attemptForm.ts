@@ -1,5 +1,5 @@
 import { newId } from '../api/newId';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Advice, Lot, Method, TreatmentEntry, TreatmentKind, Usual, Visit } from '../api/types';
 import { readNumber } from '../app/fields';
 import { typedNumber, typedWhole } from '../app/typed';

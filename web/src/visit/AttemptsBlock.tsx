@@ -2,7 +2,7 @@ import { Box, Button, Dialog, DialogActions, DialogContent, Stack, Typography } 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, api } from '../api/http';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';

@@ -3,7 +3,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { PlugZap } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, api } from '../api/http';
 import type { Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';

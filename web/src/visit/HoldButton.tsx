@@ -2,7 +2,7 @@ import { Button, Dialog, DialogActions, DialogContent, Stack, Typography } from 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import type { Visit, Wet } from '../api/types';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Family, Intake } from '../api/types';
 import { readNumber } from '../app/fields';
 import { typedNumber } from '../app/typed';

@@ -1,7 +1,5 @@
 package undoknot.server.api;
 
-import undoknot.treatment.Gate;
-
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
@@ -31,6 +29,7 @@ import undoknot.head.CheckLayout;
 import undoknot.head.Limits;
 import undoknot.nozzle.CoarseReading;
 import undoknot.observation.Observation;
+import undoknot.treatment.Gate;
 
 /** The description of the HTTP interface, from which the types of the web are made. */
 @Configuration

@@ -1,7 +1,5 @@
 package undoknot.server.demo;
 
-import undoknot.treatment.Method;
-
 import static undoknot.treatment.Treatment.Effluent.INK;
 import static undoknot.treatment.Treatment.Effluent.LIKE_FRESH;
 import static undoknot.treatment.Treatment.Effluent.TINTED;
@@ -46,6 +44,7 @@ import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.StoredJson;
 import undoknot.simulator.Fault;
 import undoknot.simulator.PluggedHead;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /** The visits of the demo: heads at every stage, and the histories that a bench knows. */

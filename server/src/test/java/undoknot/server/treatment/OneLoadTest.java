@@ -120,7 +120,8 @@ class OneLoadTest {
         Map<String, Object> hot = flush(58, INSTEAD);
         api.put(path, hot).is(422);
         verify(judge, never()).of(any(), any());
-        assertThat(api.get("/api/visits/" + visit).body().at("/judgement/departures")).isEmpty();
+        assertThat(api.get("/api/visits/" + visit).body().at("/judgement/departures"))
+                .isEmpty();
 
         Map<String, Object> warm = flush(40, INSTEAD);
         JsonNode kept = api.put(path, warm).is(200).body();
