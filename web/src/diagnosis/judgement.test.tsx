@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { advice, check, judgement, likely, pretendServer, problem, show, visit } from '../test/fixtures';
 import CausesPage from './CausesPage';
-import RuleoutsPage from '../ruleout/RuleoutsPage';
+import RuleoutsPage from '../observation/RuleoutsPage';
 import WorthPage from '../outcome/WorthPage';
 import { percent } from './judgement';
 

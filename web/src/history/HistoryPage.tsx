@@ -93,7 +93,7 @@ const TABLES: Record<string, WordTable[]> = {
   chemistry: ['chemistry'],
   symptoms: ['symptom'],
   climate: ['climate'],
-  note: ['wet'],
+  wet: ['wet'],
 };
 const TOLD = ['mainsPower', 'leftOut', 'setupCartridges', 'printedEmpty', 'everNonFood'];
 

@@ -5,6 +5,8 @@ import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import com.tngtech.archunit.core.domain.JavaClass;
 
 @AnalyzeClasses(packages = "undoknot", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -35,4 +37,39 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("undoknot.simulator..");
+
+    @ArchTest
+    static final ArchRule packages_of_the_server_do_not_import_each_other_in_circles =
+            SlicesRuleDefinition.slices().matching("undoknot.server.(*)..").should().beFreeOfCycles();
+
+    /** The log of a visit is read by everything above it, and knows none of them. */
+    @ArchTest
+    static final ArchRule the_loader_stands_at_the_bottom = ArchRuleDefinition.classes()
+            .that()
+            .resideInAPackage("undoknot.server.visit..")
+            .should()
+            .onlyDependOnClassesThat(JavaClass.Predicates.resideOutsideOfPackage("undoknot.server..")
+                    .or(JavaClass.Predicates.resideInAnyPackage(
+                            "undoknot.server.visit..",
+                            "undoknot.server.head..",
+                            "undoknot.server.fluid..",
+                            "undoknot.server.problem..",
+                            "undoknot.server.write..")));
+
+    /** What answers a request may use anything below; nothing but the demo uses it. */
+    @ArchTest
+    static final ArchRule nothing_below_knows_the_views = ArchRuleDefinition.noClasses()
+            .that()
+            .resideInAnyPackage(
+                    "undoknot.server.visit..",
+                    "undoknot.server.outcome..",
+                    "undoknot.server.advice..",
+                    "undoknot.server.practice..",
+                    "undoknot.server.fluid..",
+                    "undoknot.server.head..",
+                    "undoknot.server.scan..",
+                    "undoknot.server.standin..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("undoknot.server.view..");
 }

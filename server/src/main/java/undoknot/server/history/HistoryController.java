@@ -87,7 +87,7 @@ class HistoryController {
         List<FieldChange> fields = new ArrayList<>();
         for (var field : after.getClass().getFields()) {
             String name = field.getName();
-            if (List.of("id", "version", "visitId").contains(name)) {
+            if (List.of("id", "version", "visitId", "recordVersion").contains(name)) {
                 continue;
             }
             String was = before == null ? null : text(value(before, name));

@@ -12,7 +12,7 @@ public class StoredJson {
 
     private final ObjectMapper json;
 
-    StoredJson(ObjectMapper json) {
+    public StoredJson(ObjectMapper json) {
         this.json = json;
     }
 
