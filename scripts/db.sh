@@ -1,4 +1,4 @@
-# Starts and stops a MariaDB of its own on loopback. Sourced by ./start and ./test.
+# Starts and stops a MariaDB of its own on loopback. Sourced by ./start, ./dev, ./test and bench/load.
 # Needs: DB_DIR (folder) and DB_DATA (data in it), DB_PORT, DB_EXTRA_SQL (more to prepare, may be empty). Sets: UNDOKNOT_DB_URL, UNDOKNOT_DB_USER, UNDOKNOT_DB_PASSWORD.
 
 say() { printf '%s\n' "$*"; }
@@ -52,7 +52,7 @@ stop_orphan() {
   orphan=$(cat "$DB_DIR/pid")
   tr '\0' ' ' 2>/dev/null <"/proc/$orphan/cmdline" | grep -qF -- "--datadir=$DB_DATA " || return 0
   owner=$(cat "$DB_DIR/owner")
-  tr '\0' ' ' 2>/dev/null <"/proc/$owner/cmdline" | grep -qE "start|test" \
+  tr '\0' ' ' 2>/dev/null <"/proc/$owner/cmdline" | grep -qE "start|test|dev|load" \
     && fail "it runs already from this folder (process $owner). Stop it there with Ctrl-C, or set UNDOKNOT_RUN to another folder."
   say "The database of an earlier run still stands alone; stopping it first"
   kill "$orphan"
