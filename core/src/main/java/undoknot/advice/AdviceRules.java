@@ -31,9 +31,9 @@ import undoknot.visit.Step.Worked;
 import undoknot.visit.UnchangedRounds;
 
 /**
- * What to do after each check (handbook 13): the rules are asked top down, the first that fits is the advice, the others that
- * fit go with it. Before the rules that judge a treatment stand two that keep them from being asked too early: what was found
- * upstream is mended first, and a look that settles more than a treatment would is taken first.
+ * What to do after each check (handbook 13): the rules are asked in the order of {@link #fitting}, the first that fits is the
+ * advice, the others that fit go with it. Before the rules that judge a treatment stand two that keep them from being asked
+ * too early: what was found upstream is mended first, and a look that settles more than a treatment would is taken first.
  */
 public final class AdviceRules {
 
@@ -178,7 +178,7 @@ public final class AdviceRules {
                         .anyMatch(w -> context.ladder(leading, context.affected).contains(w.method()));
     }
 
-    // 2
+    // 3 (asked before 2)
     private Optional<Advice> settleFirst() {
         if (context.rounds.isEmpty() || verdict() == Acceptance.Verdict.MET) {
             return Optional.empty();
@@ -213,7 +213,7 @@ public final class AdviceRules {
         return ink.orElse(cycle ? Method.CYCLE : Method.REST);
     }
 
-    // 3
+    // 2
     private Optional<Advice> newlyOut() {
         if (context.rounds.isEmpty()) {
             return Optional.empty();
