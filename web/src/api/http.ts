@@ -1,4 +1,4 @@
-import createClient from 'openapi-fetch';
+import createClient, { createFinalURL, createQuerySerializer, defaultPathSerializer } from 'openapi-fetch';
 import type { paths } from './generated/schema';
 
 /** What the server says is wrong (RFC 9457), and what never reached it. */
@@ -100,30 +100,55 @@ function problemOf(status: number, body: Record<string, unknown>): Problem {
   );
 }
 
+interface WithImage {
+  requestBody?: { content: { 'multipart/form-data': { image: unknown } } };
+  parameters: { path: Record<string, string>; query?: Record<string, string> };
+}
+
+/** The paths that take a picture. */
+type ImagePath = { [P in keyof paths]: paths[P] extends { put: WithImage } ? P : never }[keyof paths];
+
+type Answer<P extends ImagePath> = paths[P]['put']['responses'][200] extends {
+  content: { 'application/json': infer Body };
+}
+  ? Body
+  : undefined;
+
 /**
- * Sends a form with a file and tells how far it is, 0 to 1. The one thing that fetch cannot do, so it goes another way.
+ * Sends a picture and tells how far it is, 0 to 1. The one thing that fetch cannot do, so it goes another way; typed by
+ * the same description.
  */
-export function upload<T>(path: string, form: FormData, progress: (share: number) => void): Promise<T> {
-  return sendForm('PUT', path, form, 'json', progress) as Promise<T>;
+export function upload<P extends ImagePath>(
+  path: P,
+  params: Pick<paths[P]['put']['parameters'], 'path' | 'query'>,
+  image: File,
+  progress: (share: number) => void = () => undefined,
+): Promise<Answer<P>> {
+  const url = createFinalURL(path, {
+    baseUrl: '',
+    params: params as WithImage['parameters'],
+    querySerializer: createQuerySerializer(),
+    pathSerializer: defaultPathSerializer,
+  });
+  return sendImage('PUT', url, image, 'json', progress) as Promise<Answer<P>>;
 }
 
 /** Sends a scan to have it shown: what a browser cannot show by itself comes back as a picture. Nothing is stored. */
 export function preview(image: File): Promise<Blob> {
-  const form = new FormData();
-  form.append('image', image);
-  return sendForm('POST', '/api/scans/preview', form, 'blob', () => undefined) as Promise<Blob>;
+  const path = '/api/scans/preview' satisfies keyof paths;
+  return sendImage('POST', path, image, 'blob', () => undefined) as Promise<Blob>;
 }
 
-function sendForm(
+function sendImage(
   method: 'PUT' | 'POST',
-  path: string,
-  form: FormData,
+  url: string,
+  image: File,
   answer: 'json' | 'blob',
   progress: (share: number) => void,
 ): Promise<unknown> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open(method, path);
+    request.open(method, url);
     request.setRequestHeader(
       'Accept',
       answer === 'json' ? 'application/json' : 'image/jpeg, application/json',
@@ -145,6 +170,8 @@ function sendForm(
         reject(problem);
       });
     };
+    const form = new FormData();
+    form.append('image', image);
     request.send(form);
   });
 }

@@ -4,8 +4,17 @@ import { useForm, type DefaultValues, type FieldValues, type Resolver } from 're
 import type { z } from 'zod';
 import { useDraft } from './useDraft';
 
-/** A form that is kept as it is typed, and the way to drop what was kept once it was logged. */
-export function useDraftForm<T extends FieldValues>(key: string, start: () => T, schema: z.ZodType) {
+/**
+ * A form that is kept as it is typed, and the way to drop what was kept once it was logged.
+ *
+ * @param onArrival takes a draft that came after the form was shown, for what is edited outside the form
+ */
+export function useDraftForm<T extends FieldValues>(
+  key: string,
+  start: () => T,
+  schema: z.ZodType,
+  onArrival?: (draft: T) => void,
+) {
   const { restored, isReady, keep, drop } = useDraft<T>(key);
   const form = useForm<T>({
     defaultValues: (restored ?? start()) as DefaultValues<T>,
@@ -18,8 +27,9 @@ export function useDraftForm<T extends FieldValues>(key: string, start: () => T,
     if (isReady && restored && !isTouched.current) {
       isTouched.current = true;
       form.reset(restored);
+      onArrival?.(restored);
     }
-  }, [isReady, restored, form]);
+  }, [isReady, restored, form, onArrival]);
 
   useEffect(() => {
     const subscription = form.watch((_, { name }) => {

@@ -1,15 +1,19 @@
-import { Button, Stack, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { useEffect, useReducer, useRef, useState } from 'react';
+import { Button, Stack, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { useCallback, useEffect, useReducer, useRef } from 'react';
+import { Controller } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
+import * as z from 'zod';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';
 import type { Check, Coarse, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { Entry } from '../app/fields';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
-import { useDraft } from '../draft/useDraft';
+import { useProblemAt } from '../app/useProblemAt';
+import { useDraftForm } from '../draft/useDraftForm';
 import { combWords } from './Comb';
 import { CoarseEditor } from './CoarseEditor';
 import { coarseWords } from './coarse';
@@ -63,46 +67,54 @@ function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
   };
 }
 
+const schema = z.looseObject({}).superRefine((form, context) => {
+  if (form.kind === 'NONE' && !String(form.reason).trim()) {
+    context.addIssue({
+      code: 'custom',
+      path: ['reason'],
+      message: 'Say why no check is possible, or record a reading.',
+    });
+  }
+});
+
 function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined }) {
   const navigate = useNavigate();
-  const { restored, isReady, keep, drop } = useDraft<CheckDraft>(
+  const arrived = useRef<(draft: CheckDraft) => void>(undefined);
+  const onArrival = useCallback((draft: CheckDraft) => arrived.current?.(draft), []);
+  const { form, drop } = useDraftForm<CheckDraft>(
     check ? `check-${check.id}` : `check-of-${visit.id}`,
+    () => draftOf(visit, check),
+    schema,
+    onArrival,
   );
-  const [form, setForm] = useState<CheckDraft>(() => ({ ...draftOf(visit, check), ...restored }));
-  const [editing, dispatch] = useReducer(edit, form.reading, startEditing);
-  const isTouched = useRef(restored !== undefined);
-
-  // A draft from another screen arrives a moment later; it counts only while nothing was entered here.
+  const [editing, dispatch] = useReducer(edit, form.getValues('reading'), startEditing);
   useEffect(() => {
-    if (isReady && restored && !isTouched.current) {
-      isTouched.current = true;
-      setForm({ ...draftOf(visit, check), ...restored });
-      dispatch({ kind: 'replace', reading: restored.reading });
-    }
-  }, [isReady, restored, visit, check]);
+    arrived.current = (draft) => dispatch({ kind: 'replace', reading: draft.reading });
+  }, []);
+  const kind = form.watch('kind');
 
+  // The combs have an undo of their own; what they show goes into the form, and so into what is kept.
   const first = useRef(true);
   useEffect(() => {
     if (first.current) {
       first.current = false;
       return;
     }
-    isTouched.current = true;
-    keep({ ...form, reading: editing.reading });
-  }, [form, editing.reading, keep]);
+    form.setValue('reading', editing.reading);
+  }, [editing.reading, form]);
 
+  const entries = (value: CheckDraft) => ({
+    reading: value.kind === 'MAP' ? editing.reading : undefined,
+    coarse: value.kind === 'COARSE' ? value.coarse : undefined,
+    notPossible: value.kind === 'NONE' ? value.reason : undefined,
+    note: value.note,
+  });
   const write = useWrite(
-    () =>
+    (value: CheckDraft) =>
       answer(
         api.PUT('/api/visits/{visitId}/checks/{id}', {
-          params: { path: { visitId: visit.id, id: form.id } },
-          body: {
-            version: form.version,
-            reading: form.kind === 'MAP' ? editing.reading : undefined,
-            coarse: form.kind === 'COARSE' ? form.coarse : undefined,
-            notPossible: form.kind === 'NONE' ? form.reason : undefined,
-            note: form.note,
-          },
+          params: { path: { visitId: visit.id, id: value.id } },
+          body: { version: value.version, ...entries(value) },
         }),
       ),
     () => {
@@ -110,7 +122,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       void navigate(`/visits/${visit.id}`);
     },
   );
-  const wrong = (field: string) => write.problem?.errors.find((error) => error.field === field)?.message;
+  useProblemAt(form, write.problem, (field) => (field === 'notPossible' ? 'reason' : field));
   const lastMap = visit.checks.filter((c) => c.reading && c.id !== check?.id).at(-1)?.reading;
   const title = check
     ? `Amend check ${check.number}`
@@ -118,12 +130,6 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       ? 'First nozzle check'
       : 'Nozzle check';
 
-  const mine = {
-    reading: form.kind === 'MAP' ? editing.reading : undefined,
-    coarse: form.kind === 'COARSE' ? form.coarse : undefined,
-    notPossible: form.kind === 'NONE' ? form.reason : '',
-    note: form.note,
-  };
   const theirs = (write.problem?.extra.current ?? {}) as {
     version?: number;
     reading?: Reading;
@@ -131,10 +137,11 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     notPossible?: string;
     note?: string;
   };
+  const mine = entries(form.getValues());
   const found = write.problem?.isConflict
     ? differences(
         { ...theirs, notPossible: theirs.notPossible ?? '' },
-        { ...theirs, ...mine },
+        { ...theirs, ...mine, notPossible: mine.notPossible ?? '' },
         { reading: 'Reading', coarse: 'Coarse reading', notPossible: 'No check possible', note: 'Note' },
         (field, value) =>
           field === 'reading' && value
@@ -152,8 +159,8 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       <Stack spacing={2}>
         <ToggleButtonGroup
           exclusive
-          value={form.kind}
-          onChange={(_, next: Kind | null) => next !== null && setForm({ ...form, kind: next })}
+          value={kind}
+          onChange={(_, next: Kind | null) => next !== null && form.setValue('kind', next)}
           aria-label="Kind of reading"
           sx={{ flexWrap: 'wrap' }}
         >
@@ -161,7 +168,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
           <ToggleButton value="COARSE">Bars, stream or pad</ToggleButton>
           <ToggleButton value="NONE">No check possible</ToggleButton>
         </ToggleButtonGroup>
-        {form.kind === 'MAP' && (
+        {kind === 'MAP' && (
           <>
             <MapFromFile visitId={visit.id} take={(reading) => dispatch({ kind: 'replace', reading })} />
             <CombEditor
@@ -172,29 +179,33 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
             />
           </>
         )}
-        {form.kind === 'COARSE' && (
-          <CoarseEditor
-            family={visit.family}
-            value={form.coarse}
-            onChange={(coarse) => setForm({ ...form, coarse })}
-            error={wrong('coarse')}
+        {kind === 'COARSE' && (
+          <Controller
+            control={form.control}
+            name="coarse"
+            render={({ field, fieldState }) => (
+              <CoarseEditor
+                family={visit.family}
+                value={field.value}
+                onChange={field.onChange}
+                error={fieldState.error?.message}
+              />
+            )}
           />
         )}
-        {form.kind === 'NONE' && (
-          <TextField
+        {kind === 'NONE' && (
+          <Entry
+            control={form.control}
+            name="reason"
             label="Why not"
-            value={form.reason}
-            onChange={(event) => setForm({ ...form, reason: event.target.value })}
-            error={wrong('notPossible') !== undefined}
-            helperText={wrong('notPossible') ?? 'The error shown, or what keeps the head from printing.'}
+            hint="The error shown, or what keeps the head from printing."
           />
         )}
-        <TextField
+        <Entry
+          control={form.control}
+          name="note"
           label="Note: paper, rest, light"
-          value={form.note}
-          onChange={(event) => setForm({ ...form, note: event.target.value })}
-          error={wrong('note') !== undefined}
-          helperText={wrong('note') ?? 'Compare like with like: the same paper, after the same rest.'}
+          hint="Compare like with like: the same paper, after the same rest."
         />
         <WriteProblem problem={write.problem} />
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
@@ -202,7 +213,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
             variant="contained"
             size="large"
             loading={write.isBusy}
-            onClick={() => write.send(undefined)}
+            onClick={form.handleSubmit((value) => write.send(value))}
           >
             {check ? 'Save the amended check' : 'Keep this check'}
           </Button>
@@ -222,13 +233,14 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
         found={found}
         cancel={write.forget}
         settle={(taken) => {
-          setForm({
-            ...form,
+          const own = form.getValues();
+          form.reset({
+            ...own,
             version: theirs.version,
-            note: taken.has('note') ? (theirs.note ?? '') : form.note,
-            kind: taken.has('reading') && theirs.reading ? 'MAP' : form.kind,
-            coarse: taken.has('coarse') && theirs.coarse ? theirs.coarse : form.coarse,
-            reason: taken.has('notPossible') ? (theirs.notPossible ?? '') : form.reason,
+            note: taken.has('note') ? (theirs.note ?? '') : own.note,
+            kind: taken.has('reading') && theirs.reading ? 'MAP' : own.kind,
+            coarse: taken.has('coarse') && theirs.coarse ? theirs.coarse : own.coarse,
+            reason: taken.has('notPossible') ? (theirs.notPossible ?? '') : own.reason,
           });
           if (taken.has('reading') && theirs.reading) {
             dispatch({ kind: 'replace', reading: theirs.reading });

@@ -50,10 +50,12 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
     if (!file) {
       return;
     }
-    const form = new FormData();
-    form.append('image', file);
     try {
-      await upload(`${path}/photo`, form, () => undefined);
+      await upload(
+        '/api/visits/{visitId}/findings/{id}/photo',
+        { path: { visitId: visit.id, id: finding.id } },
+        file,
+      );
       setProblem(undefined);
       await queries.invalidateQueries({ queryKey: ['visit', visit.id] });
     } catch (error) {

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { answer, api, Problem, upload } from '../api/http';
 import { newId } from '../api/newId';
 import { useLayouts } from '../api/queries';
-import type { Scan, Visit, ScanStyle } from '../api/types';
+import type { Visit, ScanStyle } from '../api/types';
 import { Block } from '../app/Page';
 import { Failed, Loading } from '../app/states';
 import { capital, terms, word } from '../words/words';
@@ -67,12 +67,12 @@ export function SendScan({ visit }: { visit: Visit }) {
       setProblem('The file has more than 40 MB. Scan at 300 dpi, or save it as JPEG, and send that.');
       return;
     }
-    const form = new FormData();
-    form.append('image', scan);
-    form.append('layout', layout);
     void work({ what: 'sending', share: 0 }, (id) =>
-      upload<Scan>(`/api/visits/${visit.id}/scans/${id}`, form, (share) =>
-        setBusy(share < 1 ? { what: 'sending', share } : { what: 'reading' }),
+      upload(
+        '/api/visits/{visitId}/scans/{id}',
+        { path: { visitId: visit.id, id }, query: { layout } },
+        scan,
+        (share) => setBusy(share < 1 ? { what: 'sending', share } : { what: 'reading' }),
       ),
     );
   }

@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import type { Scan, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { Comb, combWords } from '../nozzle/Comb';
+import { count } from '../words/words';
 
 /** What was read, channel by channel, with what makes a channel's reading weaker than it looks. */
 export function Totals({
@@ -23,7 +24,7 @@ export function Totals({
               <Comb channel={channel} reading={reading[channel.code] ?? ''} />
               <Typography>
                 <b>{channel.colour}</b>: {combWords(reading[channel.code] ?? '')}
-                {result?.foreign > 0 && `; another ink at ${result.foreign} nozzles`}
+                {result?.foreign > 0 && `; another ink at ${count('NOZZLES', result.foreign)}`}
                 {result?.usualFromOthers &&
                   '; hardly a dash of its own, so the other channels told how dark one should be'}
               </Typography>

@@ -1,6 +1,6 @@
 import type { Attempt } from '../api/types';
 import { hour } from '../bench/time';
-import { word } from '../words/words';
+import { word, wordWith } from '../words/words';
 
 /** What an attempt recorded, a line for each channel where doses differ. */
 export function attemptLines(attempt: Attempt): string[] {
@@ -21,7 +21,7 @@ export function attemptLines(attempt: Attempt): string[] {
   }
   if (bath) {
     return [
-      `${bath.channels.join(', ')}: ${attempt.burstsDone} of ${bath.bursts} bursts of ${bath.burstSeconds} s, ${bath.levelMm} mm over the face, ${bath.temperatureC} °C`,
+      `${bath.channels.join(', ')}: ${wordWith('count', 'BURSTS_DONE', { N: attempt.burstsDone, ALL: bath.bursts })} of ${bath.burstSeconds} s, ${bath.levelMm} mm over the face, ${bath.temperatureC} °C`,
     ];
   }
   if (handwork) {

@@ -80,9 +80,9 @@ function Style({ style }: { style: NonNullable<Advice['style']> }) {
     style.fluid &&
       `with ${word('fluidKind', style.fluid)}${style.temperatureC ? ` of ${style.temperatureC} °C` : ''}`,
     style.strokeMl &&
-      (style.pulses
-        ? `in pulses of ${style.strokeMl} mL with pad prints between, 30 mL at most`
-        : `${style.strokeMl} mL, a soak, then 1 mL`),
+      (style.pulsesAtMostMl
+        ? `in pulses of ${style.strokeMl} mL with pad prints between, ${style.pulsesAtMostMl} mL at most`
+        : `${style.strokeMl} mL, a soak, then ${style.afterSoakMl} mL`),
   ].filter(Boolean);
   return parts.length > 0 ? <Typography>{capital(parts.join(', '))}.</Typography> : null;
 }

@@ -4,7 +4,7 @@ import { useMoney } from '../account/money';
 import type { Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { day } from '../bench/time';
-import { word } from '../words/words';
+import { count, word } from '../words/words';
 
 /** What was told at take-in, only what is known; and the earlier visits of the head. */
 export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
@@ -13,6 +13,8 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
   const told = (value: string | null | undefined) => (value ? word('told', value) : undefined);
   const unit = (value: number | null | undefined, of: string) =>
     value === undefined || value === null ? undefined : `${value} ${of}`;
+  const counted = (noun: Parameters<typeof count>[0], n: number | null | undefined) =>
+    n === undefined || n === null ? undefined : count(noun, n);
   const facts: [string, string | undefined | null][] = [
     ['Contact', i.contact],
     ['Symptoms', i.symptoms.map((s) => word('symptom', s)).join(', ')],
@@ -29,9 +31,9 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
         )
         .join('; '),
     ],
-    ['Age of the ink', unit(i.inkAgeMonths, 'months')],
+    ['Age of the ink', counted('MONTHS', i.inkAgeMonths)],
     ['Last shaken', i.lastShaken],
-    ['Idle', unit(i.idleDays, 'days')],
+    ['Idle', counted('DAYS', i.idleDays)],
     ['Climate', i.climate ? word('climate', i.climate) : undefined],
     ['On mains power meanwhile', told(i.mainsPower)],
     ['Printer cycles already', unit(i.cyclesBefore, '')],
@@ -40,8 +42,8 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
     ['Refills', unit(i.refills, '')],
     ['Cartridges left out', told(i.leftOut)],
     ['Setup cartridges still in', told(i.setupCartridges)],
-    ['Age of the dampers', unit(i.damperAgeMonths, 'months')],
-    ['Dampers cleaned', unit(i.dampersCleaned, 'times')],
+    ['Age of the dampers', counted('MONTHS', i.damperAgeMonths)],
+    ['Dampers cleaned', counted('TIMES', i.dampersCleaned)],
     ['Printed with an empty channel', told(i.printedEmpty)],
     ['Ever carried non-food ink', told(i.everNonFood)],
     ['Must be good for', word('jobClass', visit.jobClass)],

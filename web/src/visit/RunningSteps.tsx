@@ -8,7 +8,7 @@ import { KeyHint } from '../app/KeyHint';
 import { WriteProblem } from '../app/states';
 import { MONO } from '../app/theme';
 import { countdown, hour } from '../bench/time';
-import { capital, word } from '../words/words';
+import { capital, word, wordWith } from '../words/words';
 import { channelsOf } from './outOf';
 
 /** The soak or bath that goes on, with the one thing its clock can do now. */
@@ -100,7 +100,7 @@ export function RunningSteps({
         </>
       ) : (
         bath && (
-          <Typography>{`${attempt.burstsDone} of ${bath.bursts} bursts done. Let it rest between bursts.`}</Typography>
+          <Typography>{`${wordWith('count', 'BURSTS_DONE', { N: attempt.burstsDone, ALL: bath.bursts })} done. Let it rest between bursts.`}</Typography>
         )
       )}
       {mayWrite && (

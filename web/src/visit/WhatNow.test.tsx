@@ -23,7 +23,7 @@ describe('what now', () => {
         house: ['DOSE', 'PLACE'],
         facts: { PERCENT: 88 },
         cause: 'DRIED_INK',
-        style: { site: 'IN_CARRIAGE', fluid: 'DEIONISED_WATER', strokeMl: 3, pulses: false },
+        style: { site: 'IN_CARRIAGE', fluid: 'DEIONISED_WATER', strokeMl: 3, afterSoakMl: 1 },
       }),
     );
     expect(await screen.findByRole('heading', { name: 'Flush: C' })).toBeInTheDocument();
@@ -41,18 +41,12 @@ describe('what now', () => {
 
   it.each([
     [advice(), 'attempt/flush?channels=C'],
-    [
-      advice({ method: 'WARM', style: { temperatureC: 45, pulses: false } }),
-      'attempt/flush?channels=C&temperatureC=45',
-    ],
+    [advice({ method: 'WARM', style: { temperatureC: 45 } }), 'attempt/flush?channels=C&temperatureC=45'],
     [advice({ method: 'TRAY_SOAK' }), 'attempt/soak?channels=C&place=TRAY'],
     [advice({ method: 'CYCLE' }), 'attempt/cycle?channels=C&strength=LIGHT'],
+    [advice({ method: 'CYCLE', style: { strength: 'NORMAL' } }), 'attempt/cycle?channels=C&strength=NORMAL'],
     [
-      advice({ method: 'CYCLE', style: { strength: 'NORMAL', pulses: false } }),
-      'attempt/cycle?channels=C&strength=NORMAL',
-    ],
-    [
-      advice({ style: { fluid: 'PIGMENT_FLUSH', strokeMl: 4, pulses: true } }),
+      advice({ style: { fluid: 'PIGMENT_FLUSH', strokeMl: 4, pulsesAtMostMl: 30 } }),
       'attempt/flush?channels=C&fluid=PIGMENT_FLUSH&strokeMl=4',
     ],
     [advice({ method: 'STATION' }), 'attempt/handwork?channels=C&method=STATION'],

@@ -13,7 +13,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.bench.DryHold;
+import undoknot.head.Channel;
 import undoknot.head.Construction;
+import undoknot.head.Family;
 import undoknot.head.Limits;
 import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.ChannelMap;
@@ -47,6 +49,11 @@ class FactoriesTest {
                 Treatment.Stream.WHOLE);
     }
 
+    private static Family family(int driveGroups, double boreUm) {
+        List<Channel> channels = List.of(new Channel("K", "Black", "Black", "A", 100));
+        return new Family("X", "X", Construction.DESK_PIEZO, channels, 10, 10, driveGroups, boreUm, 25, List.of());
+    }
+
     private static ChannelMap firing(int nozzles) {
         return ChannelMap.filled(nozzles, NozzleState.FIRING);
     }
@@ -67,6 +74,8 @@ class FactoriesTest {
                 refuses("may be negative", () -> new Counts(4, 0, -1, 0, 0, 0, 0, 0, 0)),
                 refuses("5 out of 4 read", () -> new Counts(4, 0, 2, 2, 1, 0, 0, 0, 0)),
                 refuses("shares must be 0 to 1", () -> new Movement.Thresholds(0.05, 1.2, 0.1, 0.4, 4)),
+                refuses("driveGroups must be 1", () -> family(0, 20)),
+                refuses("boreUm and plateUm must be above 0", () -> family(4, Double.NaN)),
                 refuses("driveGroups must be 1", () -> ChannelFeatures.of(firing(10), 0)),
                 refuses(
                         "atLeast must not be negative",

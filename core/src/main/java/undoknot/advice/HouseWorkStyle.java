@@ -70,7 +70,8 @@ final class HouseWorkStyle {
                 strength(method, context.house),
                 strokes ? Double.valueOf(pulses ? UsualDose.PULSE_ML : UsualDose.STROKE_ML) : null,
                 temperatureC(method, fluid, context),
-                pulses);
+                strokes && !pulses ? UsualDose.AFTER_SOAK_ML : null,
+                pulses ? UsualDose.PULSES_ML : null);
     }
 
     /** Warm fluid is 40 to 50 °C (handbook 8), never above the family's limit; water that goes first is warm as well. */

@@ -11,13 +11,25 @@ import undoknot.treatment.Treatment;
  * @param strength of a printer cycle
  * @param strokeMl usual volume of one stroke, mL
  * @param temperatureC of the fluid; null at room temperature
- * @param pulses whether fluid goes in pulses, with pad prints between, instead of a stroke and a soak
+ * @param afterSoakMl stroke that follows when the first has soaked, mL
+ * @param pulsesAtMostMl where fluid goes in pulses with pad prints between, what they usually come to at most, mL
  */
 public record WorkStyle(
-        Site site, FluidKind fluid, Treatment.Strength strength, Double strokeMl, Double temperatureC, boolean pulses) {
+        Site site,
+        FluidKind fluid,
+        Treatment.Strength strength,
+        Double strokeMl,
+        Double temperatureC,
+        Double afterSoakMl,
+        Double pulsesAtMostMl) {
 
     public enum Site {
         IN_CARRIAGE,
         ON_BENCH
+    }
+
+    /** Whether fluid goes in pulses instead of a stroke and a soak. */
+    public boolean pulses() {
+        return pulsesAtMostMl != null;
     }
 }

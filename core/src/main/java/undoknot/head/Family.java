@@ -2,6 +2,7 @@ package undoknot.head;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -49,10 +50,20 @@ public record Family(
     }
 
     public Family {
+        Objects.requireNonNull(code, "code");
+        Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(construction, "construction");
         channels = List.copyOf(channels);
         freeCarriage = List.copyOf(freeCarriage);
         if (channels.isEmpty()) {
             throw new IllegalArgumentException("channels must not be empty");
+        }
+        if (stairs < 1 || steps < 1 || driveGroups < 1) {
+            throw new IllegalArgumentException("stairs, steps and driveGroups must be 1 or more, were " + stairs + ", "
+                    + steps + ", " + driveGroups);
+        }
+        if (!(boreUm > 0) || !(plateUm > 0)) {
+            throw new IllegalArgumentException("boreUm and plateUm must be above 0, were " + boreUm + ", " + plateUm);
         }
         Set<String> seen = new HashSet<>();
         for (Channel channel : channels) {

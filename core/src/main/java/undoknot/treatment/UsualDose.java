@@ -12,6 +12,12 @@ public final class UsualDose {
     /** One stroke of a stubborn head, mL. */
     public static final double PULSE_ML = 4;
 
+    /** All pulses of one treatment of a channel together, mL. */
+    public static final double PULSES_ML = 30;
+
+    /** Stroke that follows once the first has soaked, mL. */
+    public static final double AFTER_SOAK_ML = 1;
+
     /** Time a form proposes for a stroke that nobody timed, s. */
     public static final int STROKE_SECONDS = 12;
 

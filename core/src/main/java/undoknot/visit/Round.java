@@ -1,6 +1,7 @@
 package undoknot.visit;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import undoknot.treatment.Method;
@@ -11,6 +12,12 @@ import undoknot.visit.Step.Worked;
 
 /** Two maps that follow one another, and the work between them. */
 public record Round(Checked before, List<Worked> work, Checked after) {
+
+    public Round {
+        Objects.requireNonNull(before, "before");
+        work = List.copyOf(work);
+        Objects.requireNonNull(after, "after");
+    }
 
     /** What the work between tells; work that lets the head settle gives way to what it follows. */
     public WorkBetweenChecks between() {

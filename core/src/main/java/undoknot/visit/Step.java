@@ -1,6 +1,7 @@
 package undoknot.visit;
 
 import java.util.Map;
+import java.util.Objects;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Observation;
@@ -20,6 +21,7 @@ public sealed interface Step {
      */
     record Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign) implements Step {
         public Checked {
+            Objects.requireNonNull(id, "id");
             foreign = Map.copyOf(foreign);
         }
 
@@ -33,11 +35,20 @@ public sealed interface Step {
     }
 
     record Worked(String id, Treatment treatment) implements Step {
+        public Worked {
+            Objects.requireNonNull(id, "id");
+            Objects.requireNonNull(treatment, "treatment");
+        }
+
         public Method method() {
             return Method.of(treatment);
         }
     }
 
     /** Something a look found, or that was seen meanwhile. */
-    record Found(Observation observation) implements Step {}
+    record Found(Observation observation) implements Step {
+        public Found {
+            Objects.requireNonNull(observation, "observation");
+        }
+    }
 }

@@ -2,6 +2,7 @@ package undoknot.visit;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -27,6 +28,9 @@ public record StepClock(Instant startedAt, Duration planned, Optional<Instant> s
     }
 
     public StepClock {
+        Objects.requireNonNull(startedAt, "startedAt");
+        Objects.requireNonNull(planned, "planned");
+        Objects.requireNonNull(stoppedAt, "stoppedAt");
         if (planned.isNegative()) {
             throw new IllegalArgumentException("planned must not be negative, was " + planned);
         }

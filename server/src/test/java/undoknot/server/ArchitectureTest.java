@@ -1,12 +1,12 @@
 package undoknot.server;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
-import com.tngtech.archunit.core.domain.JavaClass;
 
 @AnalyzeClasses(packages = "undoknot", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -39,8 +39,10 @@ class ArchitectureTest {
             .resideInAPackage("undoknot.simulator..");
 
     @ArchTest
-    static final ArchRule packages_of_the_server_do_not_import_each_other_in_circles =
-            SlicesRuleDefinition.slices().matching("undoknot.server.(*)..").should().beFreeOfCycles();
+    static final ArchRule packages_of_the_server_do_not_import_each_other_in_circles = SlicesRuleDefinition.slices()
+            .matching("undoknot.server.(*)..")
+            .should()
+            .beFreeOfCycles();
 
     /** The log of a visit is read by everything above it, and knows none of them. */
     @ArchTest

@@ -25,7 +25,7 @@ public final class StandInCustomer {
     public static ToldFacts tells(Cause cause, Family family, String channel, long seed) {
         Random random = new Random(seed * 7_919 + cause.ordinal());
         List<Symptom> symptoms = new ArrayList<>();
-        Told told = new Told(random, symptoms);
+        Says says = new Says(random, symptoms);
         boolean dried = cause == Cause.DRIED_INK;
         Integer idle = random.nextDouble() < 0.2 ? null : dried ? 8 + random.nextInt(80) : random.nextInt(21);
         boolean settling = random.nextDouble() < (cause == Cause.SUPPLY_RESTRICTED ? 0.55 : 0.08);
@@ -36,20 +36,28 @@ public final class StandInCustomer {
         boolean empty = random.nextDouble() < (cause == Cause.ELECTRICAL ? 0.4 : 0.06);
         Integer damper = random.nextDouble() < (cause == Cause.SUPPLY_RESTRICTED ? 0.4 : 0.1) ? 36 : null;
         switch (cause) {
-            case DRIED_INK -> told.say(0.5, GAPS_ONE_COLOUR, 0.4, GAPS_SEVERAL, 0.35, GAPS_NEVER_MOVE);
-            case AIR -> told.say(0.5, GAPS_WANDER, 0.3, ONE_COLOUR_GONE, 0.5, GAPS_ONE_COLOUR);
+            case DRIED_INK ->
+                says.maybe(0.5, GAPS_ONE_COLOUR).maybe(0.4, GAPS_SEVERAL).maybe(0.35, GAPS_NEVER_MOVE);
+            case AIR -> says.maybe(0.5, GAPS_WANDER).maybe(0.3, ONE_COLOUR_GONE).maybe(0.5, GAPS_ONE_COLOUR);
             case SUPPLY_RESTRICTED ->
-                told.say(0.6, STARVES_DOWN_THE_SHEET, 0.3, GAPS_WANDER, 0.1, OVERHEAT_STOP, 0.3, GAPS_ONE_COLOUR);
-            case CARTRIDGE_FAULT -> told.say(0.8, ONE_COLOUR_GONE, 0.2, GAPS_ONE_COLOUR);
-            case SERVICE_STATION -> told.say(0.6, MORE_AFTER_CLEANING, 0.8, GAPS_SEVERAL, 0.2, SMEARS);
-            case FACE_DEBRIS -> told.say(0.8, GAPS_ONE_COLOUR, 0.5, GAPS_NEVER_MOVE);
-            case CARRIAGE_DIRT -> told.say(0.9, SMEARS);
-            case ELECTRICAL -> told.say(0.5, HALF_CHANNEL_PALE, 0.6, GAPS_NEVER_MOVE, 0.4, GAPS_ONE_COLOUR);
-            case CONTACTS -> told.say(0.7, HEAD_ERROR, 0.4, CARTRIDGE_NOT_RECOGNISED, 0.2, EVERYTHING_BLANK);
-            case ALIGNMENT_ENCODER -> told.say(0.9, BANDING_ALL_FIRING);
-            case PLATE_DAMAGE -> told.say(0.3, COLOUR_REPLACED, 0.3, BANDING_ALL_FIRING, 0.4, GAPS_ONE_COLOUR);
-            case UNSUITABLE_INK -> told.say(0.9, GAPS_SEVERAL, 0.2, MORE_AFTER_CLEANING);
-            case NOT_THE_HEAD -> told.say(0.7, CARRIAGE_STANDS, 0.3, EVERYTHING_BLANK);
+                says.maybe(0.6, STARVES_DOWN_THE_SHEET)
+                        .maybe(0.3, GAPS_WANDER)
+                        .maybe(0.1, OVERHEAT_STOP)
+                        .maybe(0.3, GAPS_ONE_COLOUR);
+            case CARTRIDGE_FAULT -> says.maybe(0.8, ONE_COLOUR_GONE).maybe(0.2, GAPS_ONE_COLOUR);
+            case SERVICE_STATION ->
+                says.maybe(0.6, MORE_AFTER_CLEANING).maybe(0.8, GAPS_SEVERAL).maybe(0.2, SMEARS);
+            case FACE_DEBRIS -> says.maybe(0.8, GAPS_ONE_COLOUR).maybe(0.5, GAPS_NEVER_MOVE);
+            case CARRIAGE_DIRT -> says.maybe(0.9, SMEARS);
+            case ELECTRICAL ->
+                says.maybe(0.5, HALF_CHANNEL_PALE).maybe(0.6, GAPS_NEVER_MOVE).maybe(0.4, GAPS_ONE_COLOUR);
+            case CONTACTS ->
+                says.maybe(0.7, HEAD_ERROR).maybe(0.4, CARTRIDGE_NOT_RECOGNISED).maybe(0.2, EVERYTHING_BLANK);
+            case ALIGNMENT_ENCODER -> says.maybe(0.9, BANDING_ALL_FIRING);
+            case PLATE_DAMAGE ->
+                says.maybe(0.3, COLOUR_REPLACED).maybe(0.3, BANDING_ALL_FIRING).maybe(0.4, GAPS_ONE_COLOUR);
+            case UNSUITABLE_INK -> says.maybe(0.9, GAPS_SEVERAL).maybe(0.2, MORE_AFTER_CLEANING);
+            case NOT_THE_HEAD -> says.maybe(0.7, CARRIAGE_STANDS).maybe(0.3, EVERYTHING_BLANK);
         }
         if (random.nextDouble() < BESIDE_THE_POINT) {
             symptoms.add(Symptom.values()[random.nextInt(Symptom.values().length)]);
@@ -72,14 +80,13 @@ public final class StandInCustomer {
                 symptoms.stream().distinct().toList());
     }
 
-    private record Told(Random random, List<Symptom> symptoms) {
-        /** @param chances chance and symptom in turn */
-        void say(Object... chances) {
-            for (int i = 0; i < chances.length; i += 2) {
-                if (random.nextDouble() < (Double) chances[i]) {
-                    symptoms.add((Symptom) chances[i + 1]);
-                }
+    /** The symptoms that come to the customer's mind, one chance after the other. */
+    private record Says(Random random, List<Symptom> symptoms) {
+        Says maybe(double chance, Symptom symptom) {
+            if (random.nextDouble() < chance) {
+                symptoms.add(symptom);
             }
+            return this;
         }
     }
 }

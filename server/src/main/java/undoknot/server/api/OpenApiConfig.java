@@ -86,7 +86,9 @@ class OpenApiConfig {
             Map.entry(Ranking.Likely.class, Set.of("channel")),
             Map.entry(NextLook.Proposal.class, Set.of("channel")),
             Map.entry(Advice.class, Set.of("method", "look", "cause", "otherCause", "money", "style")),
-            Map.entry(WorkStyle.class, Set.of("site", "fluid", "strength", "strokeMl", "temperatureC")),
+            Map.entry(
+                    WorkStyle.class,
+                    Set.of("site", "fluid", "strength", "strokeMl", "temperatureC", "afterSoakMl", "pulsesAtMostMl")),
             Map.entry(Advice.Answer.class, Set.of("next")),
             Map.entry(Gate.class, Set.of("limit", "entered", "fluid", "use", "expiredOn")));
 

@@ -30,7 +30,8 @@ import undoknot.treatment.Treatment;
 /** What was logged before a migration is there after it: rows as the program of then wrote them, read by that of today. */
 class MigrationTest {
 
-    private static final String URL = System.getenv("UNDOKNOT_DB_URL").replaceFirst("/undoknot$", "/undoknot_migration");
+    private static final String URL =
+            System.getenv("UNDOKNOT_DB_URL").replaceFirst("/undoknot$", "/undoknot_migration");
     private static final StoredJson JSON =
             new StoredJson(JsonMapper.builder().findAndAddModules().build());
     private static Connection database;
@@ -72,8 +73,9 @@ class MigrationTest {
 
     private static void insert(String kind, String details) {
         try {
-            sql("insert into attempt (id, version, visit_id, kind, details, volume_ml, started_at, started_by, note) values"
-                    + " (uuid(), 0, uuid(), '" + kind + "', '" + details + "', 3, now(), '" + kind + "', '')");
+            sql(
+                    "insert into attempt (id, version, visit_id, kind, details, volume_ml, started_at, started_by, note) values"
+                            + " (uuid(), 0, uuid(), '" + kind + "', '" + details + "', 3, now(), '" + kind + "', '')");
             sql("insert into revision (changed_at, changed_by) values (1, 'x')");
             sql("insert into attempt_aud (id, rev, revtype, kind, details) values ('" + UUID.randomUUID()
                     + "', last_insert_id(), 0, '" + kind + "', '" + details + "')");
