@@ -72,7 +72,7 @@ const schema = z.looseObject({}).superRefine((form, context) => {
     context.addIssue({
       code: 'custom',
       path: ['reason'],
-      message: 'Say why no check is possible, or record a reading.',
+      message: 'Record a reading, or say why no check is possible.',
     });
   }
 });
