@@ -100,6 +100,7 @@ export const usual: Usual = {
     { place: 'TRAY', perChannel: false, ml: 25, ladderMinutes: [15, 40, 180, 720] },
   ],
   bath: { volumeMl: 150, temperatureC: 35, levelMm: 3, bursts: 2, burstSeconds: 120 },
+  notForHead: ['RINSE', 'STEAM', 'TRAY_SOAK', 'BATH'],
   kinds: Object.fromEntries(
     Object.entries({
       FLUSH: ['FLUSH', 'WARM'],

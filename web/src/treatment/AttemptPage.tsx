@@ -110,7 +110,9 @@ function AttemptView({
   const fluid = isAdvised && kind !== 'CYCLE' ? advice?.style?.fluid : undefined;
 
   const { entry, unread } = toEntry(kind, value);
-  const preview = usePreview(visit.id, kind, value.lotId, entry, unread.length === 0);
+  const isDry = kind === 'CYCLE' || (kind === 'HANDWORK' && value.volumeMl === '');
+  const lotId = isDry ? undefined : value.lotId || undefined;
+  const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0);
   const write = useWrite(
     () =>
       answer(
@@ -118,10 +120,7 @@ function AttemptView({
           params: { path: { visitId: visit.id, id: value.id } },
           body: {
             treatment: entry,
-            lotId:
-              kind === 'CYCLE' || (kind === 'HANDWORK' && value.volumeMl === '')
-                ? undefined
-                : value.lotId || undefined,
+            lotId,
             note: value.note,
             departureReason: value.departureReason || undefined,
             departure:

@@ -9,6 +9,9 @@ import { ChannelChoice } from './ChannelChoice';
 export function HandworkFields({ visit }: { visit: Visit }) {
   const { control } = useFormContext<AttemptForm>();
   const method = useWatch({ control, name: 'method' });
+  const work = terms('method').filter((value) => visit.usual.kinds[value] === 'HANDWORK');
+  // What the head may not have stands last; it can still be logged, by whom its gate lets through.
+  const isBarred = (value: string) => visit.usual.notForHead.some((barred) => barred === value);
   return (
     <>
       <SelectEntry
@@ -16,9 +19,12 @@ export function HandworkFields({ visit }: { visit: Visit }) {
         name="method"
         label="What was done"
         hint={word('methodWatch', method)}
-        options={terms('method')
-          .filter((value) => visit.usual.kinds[value] === 'HANDWORK')
-          .map((value) => ({ value, label: capital(word('method', value)) }))}
+        options={[...work.filter((value) => !isBarred(value)), ...work.filter(isBarred)].map((value) => ({
+          value,
+          label: isBarred(value)
+            ? `Not for this head: ${word('method', value)}`
+            : capital(word('method', value)),
+        }))}
       />
       <ChannelChoice visit={visit} />
       <Entry

@@ -9,13 +9,13 @@ const ASK_AFTER_MS = 250;
 export function usePreview(
   visitId: string,
   kind: TreatmentKind,
-  lotId: string,
+  lotId: string | undefined,
   entry: TreatmentEntry,
   isWhole: boolean,
 ): Preview | undefined {
   const body = JSON.stringify({
     kind,
-    lotId: lotId || undefined,
+    lotId,
     temperatureC: entry.flush?.temperatureC ?? entry.bath?.temperatureC ?? undefined,
     treatment: isWhole ? entry : undefined,
   });

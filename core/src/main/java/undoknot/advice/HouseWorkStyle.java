@@ -111,7 +111,7 @@ final class HouseWorkStyle {
     private static FluidKind fluid(Method method, List<String> channels, AdviceContext context) {
         return switch (method) {
             case STATION -> FluidKind.CAPPING_FLUID;
-            case VAPOUR -> FluidKind.RESIDUE_REMOVER;
+            case VAPOUR -> context.terms.food() ? FluidKind.FOOD_SAFE_CLEANER : FluidKind.RESIDUE_REMOVER;
             case RESEAT -> FluidKind.ISOPROPYL_ALCOHOL;
             case RINSE, STEAM, STRIP -> FluidKind.DEIONISED_WATER;
             case PRIME, CHARGE -> FluidKind.INK;

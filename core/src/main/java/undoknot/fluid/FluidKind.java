@@ -1,8 +1,11 @@
 package undoknot.fluid;
 
 import static undoknot.fluid.FluidUse.BATH;
+import static undoknot.fluid.FluidUse.CONTACTS;
+import static undoknot.fluid.FluidUse.FACE;
 import static undoknot.fluid.FluidUse.FLUSH;
 import static undoknot.fluid.FluidUse.PORT_SOAK;
+import static undoknot.fluid.FluidUse.STATION;
 import static undoknot.fluid.FluidUse.TRAY_SOAK;
 
 import java.util.Set;
@@ -12,15 +15,16 @@ import java.util.Set;
  * stand on the shelf.
  */
 public enum FluidKind {
-    //                                                      food   heat   contested
-    DEIONISED_WATER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH), true, true, false),
-    AQUEOUS_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH), false, true, false),
-    PIGMENT_FLUSH(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK), false, true, false),
-    FOOD_SAFE_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH), true, true, false),
-    RESIDUE_REMOVER(Set.of(TRAY_SOAK), false, false, false),
-    ISOPROPYL_ALCOHOL(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK), false, false, true),
-    AMMONIA_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK), false, false, true),
-    CAPPING_FLUID(Set.of(), false, false, false),
+    //                                                                             food   heat   contested
+    DEIONISED_WATER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH, FACE, STATION), true, true, false),
+    AQUEOUS_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH, FACE, STATION), false, true, false),
+    PIGMENT_FLUSH(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, FACE, STATION), false, true, false),
+    FOOD_SAFE_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, BATH, FACE, STATION), true, true, false),
+    RESIDUE_REMOVER(Set.of(TRAY_SOAK, FACE, STATION), false, false, false),
+    ISOPROPYL_ALCOHOL(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, FACE, STATION, CONTACTS), false, false, true),
+    AMMONIA_CLEANER(Set.of(FLUSH, PORT_SOAK, TRAY_SOAK, FACE, STATION), false, false, true),
+    /** Mixed from a cleaner of the house: whether it may meet a food head is for the mark on its bottle to say. */
+    CAPPING_FLUID(Set.of(STATION), true, false, false),
     INK(Set.of(FLUSH), true, false, false);
 
     private final Set<FluidUse> uses;

@@ -1,9 +1,19 @@
 package undoknot.fluid;
 
-/** Where a fluid meets a head. */
+/** Where a fluid meets a head or its machine. */
 public enum FluidUse {
     FLUSH,
     PORT_SOAK,
     TRAY_SOAK,
-    BATH
+    BATH,
+    /** Wipes and pads under the face. */
+    FACE,
+    /** Service station, underside and strip: parts of the machine that no ink runs through. */
+    STATION,
+    CONTACTS;
+
+    /** Whether it goes into the head or onto its face, where practice divides about some fluids. */
+    public boolean wetsNozzles() {
+        return this != STATION && this != CONTACTS;
+    }
 }

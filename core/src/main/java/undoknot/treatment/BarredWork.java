@@ -6,5 +6,7 @@ public enum BarredWork {
     STRONG_CYCLES,
     WIPING_IN_PLACE,
     PUSHING,
+    SUCTION,
+    BATH_AND_STEAM,
     POWER
 }

@@ -1,7 +1,10 @@
 package undoknot.treatment;
 
+import static undoknot.treatment.Method.*;
+
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Predicate;
 import undoknot.fluid.FluidKind;
 
@@ -10,16 +13,19 @@ import undoknot.fluid.FluidKind;
  * printer's and the fluid's own safety data, local codes and licensed practice.
  */
 public enum Caution {
-    GOGGLES_SYRINGE(w -> w.kind() == Treatment.Kind.FLUSH),
-    GLOVES(w -> w.kind() != Treatment.Kind.CYCLE),
-    MAINS_OFF(w -> w.kind() == Treatment.Kind.FLUSH || w.kind() == Treatment.Kind.SOAK),
-    DRY_HANDS_AT_PLUG(w -> w.kind() == Treatment.Kind.CYCLE || w.kind() == Treatment.Kind.BATH),
-    NEVER_DEFEAT_LID_SWITCH(w -> w.kind() == Treatment.Kind.CYCLE),
-    HANDS_OUT_OF_TANK(w -> w.kind() == Treatment.Kind.BATH),
-    BOARD_STAYS_DRY(w -> w.kind() == Treatment.Kind.BATH || w.kind() == Treatment.Kind.SOAK),
-    PAD_SIPHONS(w -> w.kind() == Treatment.Kind.SOAK),
-    WASTE_STORE_ROOM(w -> w.kind() == Treatment.Kind.CYCLE),
-    WARM_SCALDS(w -> w.temperatureC() > Gates.ROOM_C),
+    /** Whatever is done by a syringe. */
+    GOGGLES_SYRINGE(FLUSH, WARM, PURGE, PRIME, PORT_SOAK, DRAW_BACK, DRAW_IN, DAMPER, LINE),
+    GLOVES(w -> !w.isPowered() && w.method() != REST),
+    MAINS_OFF(
+            FLUSH, WARM, PURGE, PRIME, PORT_SOAK, TRAY_SOAK, DRAW_IN, WIPE, PAD, VAPOUR, STATION, UNDERSIDE, STRIP,
+            RESEAT, DAMPER, LINE),
+    DRY_HANDS_AT_PLUG(w -> w.isPowered() || w.method() == BATH),
+    NEVER_DEFEAT_LID_SWITCH(Work::isPowered),
+    HANDS_OUT_OF_TANK(BATH),
+    BOARD_STAYS_DRY(PORT_SOAK, TRAY_SOAK, RINSE, BATH, STEAM, DRAW_BACK),
+    PAD_SIPHONS(PAD, VAPOUR, PORT_SOAK, TRAY_SOAK),
+    WASTE_STORE_ROOM(CYCLE, CYCLE_STRONG, CHARGE, SYSTEM),
+    WARM_SCALDS(w -> w.temperatureC() > Gates.ROOM_C || w.method() == STEAM),
     VENTILATE_NO_FLAME(w -> w.fluid() != null && w.fluid().givesVapour()),
     NEVER_HEAT_OR_BATH(w -> w.fluid() != null && w.fluid().givesVapour()),
     AMMONIA_BLEACH_NEVER_MEET(w -> w.fluid() == FluidKind.AMMONIA_CLEANER),
@@ -29,12 +35,22 @@ public enum Caution {
     /**
      * The work a caution is asked for.
      *
+     * @param method what is done, null when that is not chosen yet
      * @param fluid the fluid, null when there is none
      * @param temperatureC fluid temperature, °C
      */
-    public record Work(Treatment.Kind kind, FluidKind fluid, double temperatureC, boolean foodHead) {}
+    public record Work(Method method, FluidKind fluid, double temperatureC, boolean foodHead) {
+        boolean isPowered() {
+            return method != null && method.needsPower();
+        }
+    }
 
     private final Predicate<Work> goesWith;
+
+    Caution(Method... methods) {
+        Set<Method> all = Set.of(methods);
+        this.goesWith = w -> w.method() != null && all.contains(w.method());
+    }
 
     Caution(Predicate<Work> goesWith) {
         this.goesWith = goesWith;

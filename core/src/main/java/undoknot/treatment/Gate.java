@@ -38,7 +38,10 @@ public record Gate(
     /** The rules, in the order of the handbook's sections. */
     public enum Code {
         NO_PUSH(Weight.NEEDS_LEAD),
+        NO_SUCTION(Weight.NEEDS_LEAD),
         NO_SUBMERGE(Weight.NEEDS_LEAD),
+        NO_RINSE(Weight.NEEDS_LEAD),
+        NO_STEAM(Weight.NEEDS_LEAD),
         NO_BATH(Weight.NEEDS_LEAD),
         BATH_LEAD_ONLY(Weight.NEEDS_LEAD),
         TOO_HOT(Weight.REFUSED),
@@ -51,7 +54,12 @@ public record Gate(
         FLUID_NOT_WARMED(Weight.REFUSED),
         FLUID_CONTESTED(Weight.NEEDS_LEAD),
         LOT_EXPIRED(Weight.NEEDS_REASON),
-        HEAD_IN_HOLD(Weight.REFUSED);
+        HEAD_IN_HOLD(Weight.REFUSED),
+        NO_POWER_NOW(Weight.NEEDS_LEAD),
+        NO_CYCLES_NOW(Weight.NEEDS_REASON),
+        NO_STRONG_CYCLES_NOW(Weight.NEEDS_REASON),
+        NO_WIPING_NOW(Weight.NEEDS_REASON),
+        FACE_DAMAGED(Weight.NEEDS_LEAD);
 
         private final Weight weight;
 

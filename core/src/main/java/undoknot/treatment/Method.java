@@ -122,33 +122,20 @@ public enum Method {
 
     /** Whether a family's limits allow it at all; a bath by a lead's consent counts as allowed. */
     public boolean allowedBy(Limits limits) {
-        return switch (this) {
-            case FLUSH, WARM, PURGE, PRIME -> limits.pushKpa() != null;
-            case DRAW_BACK -> limits.suctionKpa() != null;
-            case TRAY_SOAK -> limits.submerge() != Limits.Submerge.NO;
-            case BATH -> limits.bath() != Limits.Bath.NO;
-            case RINSE -> limits.rinse();
-            case STEAM -> limits.steam();
-            default -> true;
-        };
+        return MethodOnHead.of(this).allowedBy(limits);
     }
 
     /** Whether something found forbids it until that is mended. */
     public boolean barredBy(Set<BarredWork> bars) {
-        return switch (this) {
-            case CYCLE, PAGE -> bars.contains(BarredWork.CYCLES) || bars.contains(BarredWork.POWER);
-            case CYCLE_STRONG, CHARGE ->
-                bars.contains(BarredWork.CYCLES)
-                        || bars.contains(BarredWork.STRONG_CYCLES)
-                        || bars.contains(BarredWork.POWER);
-            case WIPE -> bars.contains(BarredWork.WIPING_IN_PLACE);
-            case FLUSH, WARM, PURGE, PRIME -> bars.contains(BarredWork.PUSHING);
-            case ALIGN -> bars.contains(BarredWork.POWER);
-            default -> false;
-        };
+        return MethodOnHead.of(this).barredBy().stream().anyMatch(bars::contains);
     }
 
-    /** What the fluid of it is asked to be fit for; null when it takes none. */
+    /** Whether the mains must be on for it. */
+    public boolean needsPower() {
+        return MethodOnHead.of(this).power();
+    }
+
+    /** What the fluid of work that flushes, soaks or bathes is asked to be fit for; null for other work. */
     public FluidUse fluidUse() {
         return switch (this) {
             case FLUSH, WARM, RINSE, DRAW_BACK, LINE, SYSTEM -> FluidUse.FLUSH;

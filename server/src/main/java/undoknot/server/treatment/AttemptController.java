@@ -19,6 +19,9 @@ import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
+import undoknot.treatment.Gates;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
 
 /** Logging attempts. */
 @RestController
@@ -55,10 +58,31 @@ class AttemptController {
 
     /** What is known so far of an attempt that is being entered. */
     record PreviewEntry(
-            @NotNull undoknot.treatment.Treatment.Kind kind,
+            @NotNull Treatment.Kind kind,
             @Nullable TreatmentEntry treatment,
             @Nullable UUID lotId,
-            @Nullable Double temperatureC) {}
+            @Nullable Double temperatureC) {
+
+        /** What is done, as far as it is known; null while no handwork is chosen. */
+        @Nullable
+        Method method() {
+            return switch (kind) {
+                case FLUSH -> temperatureC != null && temperatureC > Gates.ROOM_C ? Method.WARM : Method.FLUSH;
+                case SOAK ->
+                    treatment != null
+                                    && treatment.soak() != null
+                                    && treatment.soak().place() == Treatment.Place.TRAY
+                            ? Method.TRAY_SOAK
+                            : Method.PORT_SOAK;
+                case BATH -> Method.BATH;
+                case CYCLE -> Method.CYCLE;
+                case HANDWORK ->
+                    treatment == null || treatment.handwork() == null
+                            ? null
+                            : treatment.handwork().method();
+            };
+        }
+    }
 
     /** @param shortByMl how much more the bottle would have to hold; absent when it holds enough */
     record Preview(

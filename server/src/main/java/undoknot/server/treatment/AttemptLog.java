@@ -39,6 +39,8 @@ import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Treatment;
+import undoknot.visit.BarredByFinding;
+import undoknot.visit.CurrentFindings;
 import undoknot.visit.StepClock;
 
 /** Keeps the attempts: gates first, then fluid, clock and entry in one transaction. */
@@ -81,37 +83,42 @@ class AttemptLog {
         FluidLot lot = entry.lotId() == null ? null : shelf.get(entry.lotId());
         double temperatureC = entry.temperatureC() == null ? 20 : entry.temperatureC();
         List<Caution> cautions = Caution.of(new Caution.Work(
-                entry.kind(),
+                entry.method(),
                 lot == null ? null : lot.kind,
                 temperatureC,
                 logged.food().needsFoodCare()));
         TreatmentEntry whole = entry.treatment();
+        // Half typed, the method alone may be wrong for the head; the form itself says what is missing.
+        Preview unfinished = new Preview(
+                cautions,
+                entry.method() == null ? List.of() : Gates.ofMethod(entry.method(), situation(logged, lot)),
+                null);
         if (whole == null || !whole.hasOneKind()) {
-            return new Preview(cautions, List.of(), null);
+            return unfinished;
         }
         Treatment treatment;
         try {
             treatment = whole.treatment();
-        } catch (IllegalArgumentException | NullPointerException unfinished) {
-            // Half typed: the form itself says what is missing.
-            return new Preview(cautions, List.of(), null);
+        } catch (IllegalArgumentException | NullPointerException halfTyped) {
+            return unfinished;
         }
         BigDecimal shortBy = lot == null
                 ? BigDecimal.ZERO
                 : new Draw(treatment.volumeMl().max(BigDecimal.ZERO), lot.remainingMl).shortByMl();
-        return new Preview(cautions, gates(logged, treatment, lot), shortBy.signum() == 0 ? null : shortBy);
+        return new Preview(
+                cautions, Gates.of(treatment, situation(logged, lot)), shortBy.signum() == 0 ? null : shortBy);
     }
 
-    private List<Gate> gates(LoggedVisit logged, Treatment treatment, FluidLot lot) {
-        return Gates.of(
-                treatment,
-                new Gates.Situation(
-                        logged.family().limits(),
-                        logged.food().needsFoodCare(),
-                        logged.heldUntil(clock.instant()).isPresent(),
-                        logged.cyclesRunning(),
-                        lot == null ? null : Shelf.bottle(lot),
-                        LocalDate.now(clock)));
+    private Gates.Situation situation(LoggedVisit logged, FluidLot lot) {
+        Instant now = clock.instant();
+        return new Gates.Situation(
+                logged.family().limits(),
+                logged.food().needsFoodCare(),
+                logged.heldUntil(now).isPresent(),
+                logged.cyclesRunning(),
+                lot == null ? null : Shelf.bottle(lot),
+                LocalDate.now(clock),
+                BarredByFinding.of(CurrentFindings.of(logged.log(now))));
     }
 
     VisitView put(UUID visitId, UUID id, AttemptEntry entry) {
@@ -143,8 +150,10 @@ class AttemptLog {
             throw Refused.conflict(TreatmentEntry.of(logged.treatment(known)), entry.treatment());
         }
         checkChannels(logged, treatment.channels());
-        FluidLot lot = lotFor(treatment, entry.lotId() == null ? null : shelf.get(entry.lotId()));
-        passGates(gates(logged, treatment, lot), entry.departureReason());
+        // The gates ask the bottle that was named, also where too little of it was used to be measured.
+        FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
+        FluidLot lot = lotFor(treatment, given);
+        passGates(Gates.of(treatment, situation(logged, given)), entry.departureReason());
 
         List<Object> written = new ArrayList<>();
         Instant now = clock.instant();

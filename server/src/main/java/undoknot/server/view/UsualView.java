@@ -6,7 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import undoknot.bench.DryHold;
-import undoknot.head.Construction;
+import undoknot.head.Family;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
@@ -17,6 +17,7 @@ import undoknot.treatment.UsualDose;
  * @param strokeMl first stroke of a flush
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
+ * @param notForHead methods that the family's limits do not allow
  * @param holds how long this head is kept from power after each wetting
  */
 public record UsualView(
@@ -26,6 +27,7 @@ public record UsualView(
         List<SoakView> soaks,
         UsualDose.Bath bath,
         Map<Method, Treatment.Kind> kinds,
+        List<Method> notForHead,
         List<HoldView> holds) {
 
     /**
@@ -38,7 +40,7 @@ public record UsualView(
     /** @param hours 0 when no hold is needed */
     public record HoldView(DryHold.Wet wet, long hours) {}
 
-    static UsualView of(Construction construction, Duration leastHold) {
+    static UsualView of(Family family, Duration leastHold) {
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
         for (Method method : Method.values()) {
             kinds.put(method, method.kind());
@@ -56,9 +58,14 @@ public record UsualView(
                         .toList(),
                 UsualDose.BATH,
                 kinds,
+                Arrays.stream(Method.values())
+                        .filter(method -> !method.allowedBy(family.limits()))
+                        .toList(),
                 Arrays.stream(DryHold.Wet.values())
                         .map(wet -> new HoldView(
-                                wet, DryHold.of(wet, construction, leastHold).toHours()))
+                                wet,
+                                DryHold.of(wet, family.construction(), leastHold)
+                                        .toHours()))
                         .toList());
     }
 }

@@ -56,7 +56,7 @@ public class VisitViews {
                 standIns.answersFor(logged.head().id),
                 judgements.of(logged, judge.of(logged, now), now),
                 UsualView.of(
-                        logged.family().construction(),
+                        logged.family(),
                         house.of(logged.visit().houseRules).rules().leastHold()),
                 now);
     }

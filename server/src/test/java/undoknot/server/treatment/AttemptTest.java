@@ -115,6 +115,10 @@ class AttemptTest {
     }
 
     private String lotOf(double ml) {
+        return lotOf("AQUEOUS_CLEANER", ml);
+    }
+
+    private String lotOf(String kind, double ml) {
         String id = UUID.randomUUID().toString();
         api.as(Role.LEAD)
                 .put(
@@ -123,7 +127,7 @@ class AttemptTest {
                                 "name",
                                 "Test cleaner",
                                 "kind",
-                                "AQUEOUS_CLEANER",
+                                kind,
                                 "maker",
                                 "Nobody",
                                 "lotCode",
@@ -364,5 +368,62 @@ class AttemptTest {
         assertThat(preview.path("cautions").toString()).contains("GOGGLES_SYRINGE", "WARM_SCALDS");
         assertThat(preview.path("shortByMl").asDouble()).isEqualTo(1.0);
         assertThat(left(lot)).isEqualTo(2.0);
+    }
+
+    private static Map<String, Object> handwork(String method) {
+        return Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of("C")));
+    }
+
+    /** The gates of a method, as the form is told before, and as the log says when it refuses: the same. */
+    private String gatesOf(String method) {
+        JsonNode before = api.post(
+                        "/api/visits/" + visit + "/attempts/preview",
+                        Map.of("kind", "HANDWORK", "treatment", handwork(method)))
+                .is(200)
+                .body();
+        Api.Answer logged = api.put(path(UUID.randomUUID()), Map.of("treatment", handwork(method)));
+        String said = before.path("gates").findValuesAsText("code").toString();
+        assertThat(logged.is(said.equals("[]") ? 200 : 422).body().path("gates").findValuesAsText("code"))
+                .hasToString(said);
+        return said;
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "PAGE, [HEAD_IN_HOLD]",
+        "CHARGE, [HEAD_IN_HOLD]",
+        "ALIGN, [HEAD_IN_HOLD]",
+        "SYSTEM, [HEAD_IN_HOLD]",
+        "STATION, []",
+        "PURGE, []",
+        "DRAW_BACK, [NO_SUCTION]",
+    })
+    void other_work_passes_the_gates_as_well_during_a_hold(String method, String expected) {
+        api.put("/api/visits/" + visit + "/clocks/" + UUID.randomUUID() + "/hold", Map.of("wet", "BODY"))
+                .is(200);
+        assertThat(gatesOf(method)).isEqualTo(expected);
+    }
+
+    @Test
+    void what_was_found_stands_in_the_way_until_a_reason_is_given() {
+        api.put("/api/visits/" + visit + "/findings/" + UUID.randomUUID(), Map.of("sign", "WASTE_FULL"))
+                .is(200);
+        assertThat(gatesOf("CHARGE")).isEqualTo("[NO_STRONG_CYCLES_NOW]");
+        assertThat(gatesOf("PAGE")).isEqualTo("[]");
+        api.put(
+                        path(UUID.randomUUID()),
+                        Map.of("treatment", handwork("CHARGE"), "departureReason", "a second store stands ready"))
+                .is(200);
+    }
+
+    @Test
+    void a_bottle_that_was_named_is_asked_though_little_of_it_was_used() {
+        Map<String, Object> entry = Map.of("lotId", lotOf("AMMONIA_CLEANER", 50), "treatment", handwork("PAD"));
+        assertThat(api.put(path(UUID.randomUUID()), entry)
+                        .is(422)
+                        .body()
+                        .at("/gates/0/code")
+                        .asText())
+                .isEqualTo("FLUID_CONTESTED");
     }
 }
