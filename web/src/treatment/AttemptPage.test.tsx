@@ -210,14 +210,14 @@ describe('something else than advised', () => {
     tap('Log these cycles');
     expect(await screen.findByText('Say in a word why.')).toBeInTheDocument();
     expect(puts()).toHaveLength(0);
-    tap('The customer wants it');
+    tap('The customer asked');
     tap('Log these cycles');
     await waitFor(() => expect(puts()).toHaveLength(1));
     // In one request with the work, so that a refused attempt leaves no departure behind.
     expect((puts()[0].body as { departure: unknown }).departure).toEqual({
       rule: 'FIRST_REMEDY',
       advised: 'PURGE',
-      reason: 'The customer wants it',
+      reason: 'The customer asked',
     });
   });
 

@@ -6,7 +6,9 @@ import { adviceTitle } from '../diagnosis/judgement';
 import type { AttemptForm } from './attemptForm';
 
 const USUAL_REASONS = [
-  'The customer wants it',
+  'My judgement: gentler',
+  'My judgement: stronger',
+  'The customer asked',
   'What is advised is not at hand',
   'I have seen something that is not logged',
   'It worked on this head before',

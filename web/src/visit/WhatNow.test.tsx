@@ -103,6 +103,18 @@ describe('what now', () => {
     await waitFor(() => expect(where()).toBe(to));
   });
 
+  it('offers a head that dries no power, and says until when', async () => {
+    const heldUntil = '2026-03-02T16:00:00Z';
+    const { where } = now({ heldUntil, next: { action: 'WAIT_HOLD', at: heldUntil } });
+    expect(await screen.findByRole('heading', { name: /^No power until/ })).toBeInTheDocument();
+    expect(screen.getAllByRole('link').every((link) => link.closest('nav'))).toBe(true);
+    expect(screen.queryByRole('link', { name: /Printer cycle/ })).not.toBeInTheDocument();
+    expect(screen.getByRole('link', { name: /Flush/ })).toBeInTheDocument();
+    fireEvent.keyDown(document.body, { key: 'c' });
+    fireEvent.keyDown(document.body, { key: 's' });
+    await waitFor(() => expect(where()).toBe('/visits/visit-1/attempt/soak'));
+  });
+
   it('leaves keys alone while somebody types and with the control key', () => {
     const { where } = now({});
     vi.useFakeTimers();

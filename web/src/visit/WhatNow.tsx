@@ -4,16 +4,17 @@ import type { Visit } from '../api/types';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
 import { adviceTitle, adviceWay } from '../diagnosis/judgement';
+import { moment } from '../bench/time';
 import { word } from '../words/words';
 import { AdviceReasons } from './AdviceReasons';
 import { HoldButton } from './HoldButton';
 import { RunningSteps, useStepInHand } from './RunningSteps';
 
-const WAYS = [
+const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] = [
   { key: 'f', to: 'attempt/flush', label: 'Flush' },
   { key: 's', to: 'attempt/soak', label: 'Soak' },
   { key: 'b', to: 'attempt/bath', label: 'Bath' },
-  { key: 'c', to: 'attempt/cycle', label: 'Printer cycle' },
+  { key: 'c', to: 'attempt/cycle', label: 'Printer cycle', needsPower: true },
   { key: 'x', to: 'attempt/handwork', label: 'Other work' },
   { key: 'o', to: 'ruleouts', label: 'Rule-outs' },
   { key: 'p', to: 'read', label: 'Read a scan' },
@@ -39,15 +40,23 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const way = advice && adviceWay(advice, visit);
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
+  const isHeld = Boolean(visit.heldUntil && Date.parse(visit.heldUntil) > now);
+  // What needs the mains is not offered to a head that dries.
+  const ways = WAYS.filter((other) => !(isHeld && other.needsPower));
+
   const keys: Record<string, () => void> = {};
   if (mayWrite) {
-    WAYS.forEach(({ key, to }) => (keys[key] = () => go(to)));
+    ways.forEach(({ key, to }) => (keys[key] = () => go(to)));
     keys[' '] = () => step?.act();
     keys.enter = () => (way ? go(way) : step?.act());
   }
   useKeys(keys);
 
-  const title = advice ? adviceTitle(advice) : word('action', visit.next.action);
+  const title = advice
+    ? adviceTitle(advice)
+    : visit.next.action === 'WAIT_HOLD' && visit.next.at
+      ? `No power until ${moment(visit.next.at)}`
+      : word('action', visit.next.action);
   const doIt = mayWrite && way && (
     <Button
       variant="contained"
@@ -81,7 +90,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
             aria-label="All steps"
             sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}
           >
-            {WAYS.map(({ key, to, label }) => (
+            {ways.map(({ key, to, label }) => (
               <Button
                 key={key}
                 variant="outlined"

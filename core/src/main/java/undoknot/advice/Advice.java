@@ -81,6 +81,16 @@ public record Advice(
                 null);
     }
 
+    /** Whether the mains must be on for it: a printed check, a look with power, work that the machine does. */
+    public boolean needsPower() {
+        return switch (act) {
+            case CHECK -> true;
+            case LOOK -> look.needs() == Look.Needs.POWER;
+            case WORK -> method.needsPower();
+            case FINISH, STOP_ELECTRICAL, STOP_MONEY, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> false;
+        };
+    }
+
     /** The same, done for a cause. */
     Advice against(Cause remedied) {
         return new Advice(

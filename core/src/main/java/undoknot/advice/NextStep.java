@@ -10,11 +10,12 @@ import undoknot.visit.StepClock.Kind;
 
 /**
  * The one answer to "what is next": a clock that wants hands or must be waited for, otherwise the advice. A hold only keeps
- * hands off the mains, so the advice for the time meanwhile goes with it.
+ * hands off the mains, so advice for the time meanwhile goes with it when it needs no power.
  *
  * @param action what to do, or what is waited for
  * @param at when it can or must be done; null when it can be done now
- * @param advice what is advised; null while a soak or a burst is in hand, and for a head that was returned
+ * @param advice what is advised; null while a soak or a burst is in hand, while a hold keeps from it, and for a
+ *     head that was returned
  */
 public record NextStep(Action action, Instant at, Advice advice) {
 
@@ -56,8 +57,13 @@ public record NextStep(Action action, Instant at, Advice advice) {
         return switch (clock.kind()) {
             case SOAK -> new NextStep(due ? Action.LIFT_FROM_SOAK : Action.WAIT_SOAK, clock.dueAt(), null);
             case BURST -> new NextStep(due ? Action.END_BURST : Action.WAIT_BURST, clock.dueAt(), null);
-            case HOLD -> due ? advised(advised.get()) : new NextStep(Action.WAIT_HOLD, clock.dueAt(), advised.get());
+            case HOLD -> due ? advised(advised.get()) : held(clock.dueAt(), advised.get());
         };
+    }
+
+    /** A head that dries is offered nothing that needs the mains; what is advised then waits with it. */
+    private static NextStep held(Instant until, Advice advice) {
+        return new NextStep(Action.WAIT_HOLD, until, advice.needsPower() ? null : advice);
     }
 
     private static NextStep advised(Advice advice) {

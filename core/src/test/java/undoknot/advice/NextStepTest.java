@@ -13,7 +13,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.advice.NextStep.Action;
 import undoknot.advice.NextStep.Running;
 import undoknot.observation.Sign;
-import undoknot.treatment.Method;
 import undoknot.treatment.Treatment.Resistance;
 import undoknot.visit.StepClock;
 
@@ -58,7 +57,7 @@ class NextStepTest {
         "SOAK,  0, LIFT_FROM_SOAK, false",
         "BURST, 5, WAIT_BURST,     false",
         "BURST,-5, END_BURST,      false",
-        "HOLD, 60, WAIT_HOLD,      true",
+        "HOLD, 60, WAIT_HOLD,      false",
         "HOLD, -1, CHECK_AGAIN,    true",
     })
     void a_clock_comes_first(StepClock.Kind kind, int dueInS, Action expected, boolean advised) {
@@ -88,9 +87,27 @@ class NextStepTest {
         assertThat(next).isEqualTo(new NextStep(Action.NOTHING, null, null));
     }
 
-    @Test
-    void while_a_hold_runs_the_advice_needs_no_power() {
-        NextStep next = next(dried().told(20).check().inHold(), new Running(StepClock.Kind.HOLD, NOW.plusSeconds(60)));
-        assertThat(next.advice().method()).isNotEqualTo(Method.CYCLE);
+    static Stream<Arguments> in_a_hold() {
+        return Stream.of(
+                Arguments.of("nothing read yet: a check is printed", dried(), false),
+                Arguments.of("worked on: a check is printed", dried().check().flush(Resistance.FREE, "C"), false),
+                Arguments.of("accepted: a page is printed", dried().clear("C").check(), false),
+                Arguments.of("dried ink: work without power", dried().told(20).check(), true),
+                Arguments.of(
+                        "crust found: the station is cleaned",
+                        dried().check().found(Sign.STATION_CRUSTED, null),
+                        true));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("in_a_hold")
+    void a_head_that_dries_is_offered_no_power(String name, WrittenVisit visit, boolean advised) {
+        NextStep next = next(visit.inHold(), new Running(StepClock.Kind.HOLD, NOW.plusSeconds(60)));
+        assertThat(next.action()).isEqualTo(Action.WAIT_HOLD);
+        assertThat(next.at()).isEqualTo(NOW.plusSeconds(60));
+        assertThat(next.advice() != null).isEqualTo(advised);
+        if (advised) {
+            assertThat(next.advice().needsPower()).isFalse();
+        }
     }
 }

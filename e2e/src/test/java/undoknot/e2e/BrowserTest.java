@@ -126,7 +126,7 @@ abstract class BrowserTest {
 
     /** Does something else than is advised, and says why by one tap. */
     static void anyway(Page at) {
-        button(at, "The customer wants it").click();
+        button(at, "The customer asked").click();
     }
 
     /** Takes in a Vennick B3 and gives the key of its visit. */

@@ -91,6 +91,19 @@ class StandInTest {
                 .isTrue();
     }
 
+    @Test
+    void a_head_that_dries_prints_no_check() {
+        String head =
+                api.get("/api/visits/" + visit).body().at("/intake/headId").asText();
+        standIns.save(new StandInRow(UUID.fromString(head), "[]", 3));
+        String clock = "/api/visits/" + visit + "/clocks/" + UUID.randomUUID();
+        api.put(clock + "/hold", Map.of("wet", "BODY")).is(200);
+        assertThat(api.put(path(), Map.of("layout", layout)).is(422).messageAt("standIn"))
+                .contains("no power yet");
+        api.put(clock + "/stop", Map.of("reason", "opened, dry all through")).is(200);
+        api.put(path(), Map.of("layout", layout)).is(200);
+    }
+
     private String path() {
         return "/api/visits/" + visit + "/scans/" + UUID.randomUUID() + "/stand-in";
     }
