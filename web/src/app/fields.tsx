@@ -99,7 +99,7 @@ export function SelectEntry<T extends FieldValues>({
           helperText={fieldState.error?.message ?? rest.hint}
         >
           {options.map((option) => (
-            <MenuItem key={option.value} value={option.value} sx={{ minHeight: 48 }}>
+            <MenuItem key={option.value} value={option.value} sx={{ '&&': { minHeight: 48 } }}>
               {option.label}
             </MenuItem>
           ))}

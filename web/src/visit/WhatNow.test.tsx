@@ -110,7 +110,6 @@ describe('what now', () => {
     expect(screen.getAllByRole('link').every((link) => link.closest('nav'))).toBe(true);
     expect(screen.queryByRole('link', { name: /Printer cycle/ })).not.toBeInTheDocument();
     expect(screen.getByRole('link', { name: /Flush/ })).toBeInTheDocument();
-    fireEvent.keyDown(document.body, { key: 'c' });
     fireEvent.keyDown(document.body, { key: 's' });
     await waitFor(() => expect(where()).toBe('/visits/visit-1/attempt/soak'));
   });
