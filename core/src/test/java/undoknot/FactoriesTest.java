@@ -3,7 +3,6 @@ package undoknot;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -12,7 +11,8 @@ import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import undoknot.bench.DryHold;
+import undoknot.flow.OpenNozzles;
+import undoknot.flow.OpenShare;
 import undoknot.head.Channel;
 import undoknot.head.Construction;
 import undoknot.head.Family;
@@ -77,9 +77,16 @@ class FactoriesTest {
                 refuses("driveGroups must be 1", () -> family(0, 20)),
                 refuses("boreUm and plateUm must be above 0", () -> family(4, Double.NaN)),
                 refuses("driveGroups must be 1", () -> ChannelFeatures.of(firing(10), 0)),
+                refuses("number must be 1 or more", () -> new OpenNozzles(0, 20, 30, 0.001)),
+                refuses("viscosityPaS must be above 0", () -> new OpenNozzles(180, 20, 30, Double.NaN)),
+                refuses("seconds and nozzles must be above 0", () -> new OpenShare.Stroke(3, 0, 180)),
                 refuses(
-                        "atLeast must not be negative",
-                        () -> DryHold.of(DryHold.Wet.BODY, Construction.DESK_PIEZO, Duration.ofHours(-1))),
+                        "suctionKpa must be 0 or more",
+                        () -> new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ZERO, null, -1.0)),
+                refuses(
+                        "removable",
+                        () -> new Limits(
+                                40.0, 40.0, Limits.Submerge.NO, Limits.Bath.NO, false, false, 50, null, false)),
                 refuses(
                         "pushKpa must be above 0",
                         () -> new Limits(0.0, 40.0, Limits.Submerge.NO, Limits.Bath.NO, false, false, 50)),

@@ -116,6 +116,8 @@ public record Advice(
     public enum Rule {
         FIRST_CHECK(0),
         CHECK_AGAIN(0),
+        /** A stream that was read on the bench is not the check after the refit. */
+        CHECK_AFTER_REFIT(0),
         ACCEPTED(1),
         NEW_PARTS(1),
         SETTLE_FIRST(3),

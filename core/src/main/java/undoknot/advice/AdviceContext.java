@@ -59,7 +59,7 @@ final class AdviceContext {
         this.affected = visit.affected();
         this.rounds = visit.rounds();
         bars.addAll(BarredByFinding.of(found));
-        if (!visit.powerAllowed()) {
+        if (visit.head().inHold()) {
             bars.add(BarredWork.POWER);
         }
     }
@@ -155,7 +155,7 @@ final class AdviceContext {
 
     /** Whether the family allows it and nothing found forbids it. */
     boolean isPossible(Method method) {
-        return !method.barredBy(bars) && method.allowedBy(visit.family().limits());
+        return !method.barredBy(bars) && method.allowedBy(visit.family());
     }
 
     /** What is likeliest in a channel. */

@@ -101,6 +101,9 @@ public final class AdviceRules {
                     List.of(),
                     Map.of(Fact.ATTEMPTS, context.visit.workSinceCheck().size())));
         }
+        if (context.visit.isRefittedUnread() || context.visit.isReadyToRefit()) {
+            return List.of(context.advise(CHECK_AFTER_REFIT, Act.CHECK, null, List.of(), Map.of()));
+        }
         List<Advice> fit = new ArrayList<>();
         for (Optional<Advice> advice : List.of(
                 accepted(),
@@ -251,7 +254,7 @@ public final class AdviceRules {
         if (out.isEmpty()) {
             return Optional.empty();
         }
-        Method method = Method.PURGE.allowedBy(context.visit.family().limits()) ? Method.PURGE : Method.DRAW_IN;
+        Method method = Method.PURGE.allowedBy(context.visit.family()) ? Method.PURGE : Method.DRAW_IN;
         return Optional.of(context.advise(OUT_AFTER_FLUSH, Act.WORK, method, out, Map.of(Fact.CHANNELS, out.size())));
     }
 

@@ -8,10 +8,12 @@ import java.util.Map;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.FluidUse;
 import undoknot.fluid.InkChemistry;
+import undoknot.head.Limits;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment.Strength;
 import undoknot.treatment.UsualDose;
 
@@ -86,16 +88,19 @@ final class HouseWorkStyle {
                 : null;
     }
 
-    private static WorkStyle.Site site(Method method, List<String> channels, AdviceContext context) {
+    /** Where it is done: on the bench what can be done nowhere else; at the port by house rule, as long as the head comes out. */
+    private static Site site(Method method, List<String> channels, AdviceContext context) {
+        Site now = context.visit.head().site();
+        if (method.isBenchWork()) {
+            return Site.ON_BENCH;
+        }
         return switch (method) {
-            case FLUSH, WARM, PORT_SOAK ->
-                context.house.says(School.Place.IN_PLACE_FIRST)
-                                && context.visit.family().limits().pushKpa() != null
-                                && channels.size() <= FEW_CHANNELS
-                        ? WorkStyle.Site.IN_CARRIAGE
-                        : WorkStyle.Site.ON_BENCH;
-            case RINSE, BATH, STEAM, DRAW_BACK, TRAY_SOAK -> WorkStyle.Site.ON_BENCH;
-            case WIPE, PAD, VAPOUR -> WorkStyle.Site.IN_CARRIAGE;
+            case FLUSH, WARM, PORT_SOAK -> {
+                boolean inPlace = context.house.says(School.Place.IN_PLACE_FIRST) && channels.size() <= FEW_CHANNELS;
+                boolean comesOut = context.visit.family().limits().removable() == Limits.Removable.YES;
+                yield now == Site.ON_BENCH || comesOut && !inPlace ? Site.ON_BENCH : Site.IN_CARRIAGE;
+            }
+            case WIPE, PAD, VAPOUR, PURGE, PRIME -> now;
             default -> null;
         };
     }

@@ -10,6 +10,7 @@ import undoknot.head.Channel;
 import undoknot.observation.Contradiction;
 import undoknot.observation.Observation;
 import undoknot.outcome.Worth;
+import undoknot.treatment.Site;
 import undoknot.visit.CurrentFindings;
 import undoknot.visit.VisitLog;
 
@@ -54,7 +55,8 @@ public record Judgement(
                                 visit.family().channels().stream()
                                         .map(Channel::code)
                                         .toList(),
-                                visit.powerAllowed()))
+                                visit.head().mayHavePower(),
+                                visit.head().site() == Site.IN_CARRIAGE))
                 .stream()
                 .filter(p -> !CurrentFindings.isMended(visit, p.look(), p.channel()))
                 .toList();

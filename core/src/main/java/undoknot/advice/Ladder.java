@@ -57,7 +57,7 @@ public final class Ladder {
         return afterStuckPort(usual, head).stream()
                 .map(m -> byHouse(m, cause, head))
                 .flatMap(Optional::stream)
-                .filter(m -> m.allowedBy(head.family().limits()))
+                .filter(m -> m.allowedBy(head.family()))
                 .filter(m -> !(head.food() && m == VAPOUR))
                 .distinct()
                 .toList();
@@ -65,8 +65,7 @@ public final class Ladder {
 
     /** Where the shop draws rather than pushes, drawing takes the place of every stroke at the port. */
     private static List<Method> pushedOrDrawn(List<Method> ladder, Head head) {
-        boolean draws = head.house().says(School.PushOrDraw.DRAW)
-                && DRAW_BACK.allowedBy(head.family().limits());
+        boolean draws = head.house().says(School.PushOrDraw.DRAW) && DRAW_BACK.allowedBy(head.family());
         return draws
                 ? ladder.stream()
                         .map(m -> m == FLUSH || m == WARM ? DRAW_BACK : m)
@@ -116,7 +115,7 @@ public final class Ladder {
     /** What is tried when nothing is left (handbook 13, rule 11); a shop that pushes draws laminated heads alone. */
     public static Method lastResort(Family family, HouseRules house) {
         boolean draws = family.construction() == Construction.LAMINATED_PIEZO || !house.says(School.PushOrDraw.PUSH);
-        return draws && DRAW_BACK.allowedBy(family.limits()) ? DRAW_BACK : null;
+        return draws && DRAW_BACK.allowedBy(family) ? DRAW_BACK : null;
     }
 
     /**
@@ -132,6 +131,6 @@ public final class Ladder {
         }
         boolean bySyringe =
                 family.construction() == Construction.METERED_PIEZO || house.says(School.AfterFlush.SYRINGE);
-        return only(PRIME, wetted && bySyringe && PRIME.allowedBy(family.limits()));
+        return only(PRIME, wetted && bySyringe && PRIME.allowedBy(family));
     }
 }

@@ -6,16 +6,19 @@ import java.util.Comparator;
 import java.util.Optional;
 import java.util.function.Supplier;
 import undoknot.advice.Advice.Rule;
+import undoknot.treatment.NoPower;
+import undoknot.treatment.Site;
+import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock.Kind;
 
 /**
- * The one answer to "what is next": a clock that wants hands or must be waited for, otherwise the advice. A hold only keeps
- * hands off the mains, so advice for the time meanwhile goes with it when it needs no power.
+ * The one answer to "what is next": a clock that wants hands or must be waited for, otherwise the advice, and before it what
+ * the head needs so that it can be followed: the pad out, a look at the contacts, a wait until it is dry, the refit.
  *
  * @param action what to do, or what is waited for
- * @param at when it can or must be done; null when it can be done now
- * @param advice what is advised; null while a soak or a burst is in hand, while a hold keeps from it, and for a
- *     head that was returned
+ * @param at when it can or must be done; null when it can be done now, or nobody knows yet
+ * @param advice what is advised; null while a soak or a burst is in hand, while something keeps the head from it, and for
+ *     a head that was returned
  */
 public record NextStep(Action action, Instant at, Advice advice) {
 
@@ -23,6 +26,10 @@ public record NextStep(Action action, Instant at, Advice advice) {
     public enum Action {
         LIFT_FROM_SOAK,
         END_BURST,
+        TAKE_PAD_OUT,
+        LOOK_IF_DRY,
+        WIPE_SPILL,
+        REFIT,
         FIRST_CHECK,
         LOOK,
         TREAT,
@@ -30,40 +37,69 @@ public record NextStep(Action action, Instant at, Advice advice) {
         RETURN,
         WAIT_SOAK,
         WAIT_BURST,
+        WAIT_EVAPORATE,
         WAIT_HOLD,
         NOTHING
     }
 
-    /** A clock that nobody has stopped yet. */
+    /** A clock of a soak or a burst that nobody has stopped yet. */
     public record Running(Kind kind, Instant dueAt) {}
 
     /**
      * @param closed returned already
      * @param running clocks that run or wait for hands
+     * @param head where the head is and what keeps it from power
      * @param advised what the rules advise; asked only where it is needed
      */
-    public static NextStep of(boolean closed, Collection<Running> running, Supplier<Advice> advised, Instant now) {
+    public static NextStep of(
+            boolean closed, Collection<Running> running, HeadNow head, Supplier<Advice> advised, Instant now) {
         if (closed) {
             return new NextStep(Action.NOTHING, null, null);
         }
-        // A soak or a burst wants hands; a hold only keeps them off.
-        Optional<Running> first = running.stream()
-                .min(Comparator.comparing((Running c) -> c.kind() == Kind.HOLD).thenComparing(Running::dueAt));
-        if (first.isEmpty()) {
-            return advised(advised.get());
+        Optional<Running> first = running.stream().min(Comparator.comparing(Running::dueAt));
+        if (first.isPresent()) {
+            Running clock = first.get();
+            boolean due = !now.isBefore(clock.dueAt());
+            Action action = clock.kind() == Kind.SOAK
+                    ? due ? Action.LIFT_FROM_SOAK : Action.WAIT_SOAK
+                    : due ? Action.END_BURST : Action.WAIT_BURST;
+            return new NextStep(action, clock.dueAt(), null);
         }
-        Running clock = first.get();
-        boolean due = !now.isBefore(clock.dueAt());
-        return switch (clock.kind()) {
-            case SOAK -> new NextStep(due ? Action.LIFT_FROM_SOAK : Action.WAIT_SOAK, clock.dueAt(), null);
-            case BURST -> new NextStep(due ? Action.END_BURST : Action.WAIT_BURST, clock.dueAt(), null);
-            case HOLD -> due ? advised(advised.get()) : held(clock.dueAt(), advised.get());
-        };
+        Advice advice = advised.get();
+        if (advice.needsPower()) {
+            return beforePower(advice, head);
+        }
+        if (head.inHold()) {
+            // A head that dries may be worked on without power; that it dries is said first.
+            return new NextStep(Action.WAIT_HOLD, head.heldUntil().orElse(null), advice);
+        }
+        return needsRefit(advice, head) ? new NextStep(Action.REFIT, null, advice) : advised(advice);
     }
 
-    /** A head that dries is offered nothing that needs the mains; what is advised then waits with it. */
-    private static NextStep held(Instant until, Advice advice) {
-        return new NextStep(Action.WAIT_HOLD, until, advice.needsPower() ? null : advice);
+    /** Hands first, then the waits, then the refit: only then is power offered at all. */
+    private static NextStep beforePower(Advice advice, HeadNow head) {
+        if (head.kept(NoPower.PAD_UNDER_HEAD).isPresent()) {
+            return new NextStep(Action.TAKE_PAD_OUT, null, null);
+        }
+        if (head.kept(NoPower.SPILL).isPresent()) {
+            return new NextStep(Action.WIPE_SPILL, null, null);
+        }
+        if (head.kept(NoPower.NOT_LOOKED).isPresent()) {
+            return new NextStep(Action.LOOK_IF_DRY, null, null);
+        }
+        if (head.inHold()) {
+            return new NextStep(Action.WAIT_HOLD, head.heldUntil().orElse(null), null);
+        }
+        if (!head.mayHavePower()) {
+            return new NextStep(Action.WAIT_EVAPORATE, head.waitsUntil().orElse(null), null);
+        }
+        return head.site() == Site.ON_BENCH ? new NextStep(Action.REFIT, null, advice) : advised(advice);
+    }
+
+    private static boolean needsRefit(Advice advice, HeadNow head) {
+        return advice.method() != null
+                && head.site() == Site.ON_BENCH
+                && !advice.method().goesAt(Site.ON_BENCH);
     }
 
     private static NextStep advised(Advice advice) {

@@ -96,7 +96,7 @@ final class RepairOfFinding {
 
     /** The same aim by a way that the family allows and the head may have. */
     private Method possible(Method wanted) {
-        if (!wanted.allowedBy(context.visit.family().limits())) {
+        if (!wanted.allowedBy(context.visit.family())) {
             return wanted == Method.PURGE ? Method.DRAW_IN : Method.REST;
         }
         if (wanted == Method.PURGE && context.visit.times(Method.PURGE) >= Method.PURGE.rungs()) {

@@ -1,6 +1,7 @@
 package undoknot.advice;
 
 import undoknot.fluid.FluidKind;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 
 /**
@@ -22,11 +23,6 @@ public record WorkStyle(
         Double temperatureC,
         Double afterSoakMl,
         Double pulsesAtMostMl) {
-
-    public enum Site {
-        IN_CARRIAGE,
-        ON_BENCH
-    }
 
     /** Whether fluid goes in pulses instead of a stroke and a soak. */
     public boolean pulses() {

@@ -124,6 +124,7 @@ public final class Likelihoods {
         STRIP_SMEARED            .     .    .    .    .    .    .    .    .    +++  .    .    .
         FACE_CLEAN               .     .    .    .    .    ---  .    +    .    .    --   .    .
         FACE_DIRTY               -     -    -    -    .    +++  .    -    .    .    .    .    .
+        FACE_MARKED              .     .    .    .    .    --   .    +    .    .    .    .    .
         FACE_DAMAGED             -     .    .    .    .    .    .    -    .    .    +++  .    .
         DROPS_THROUGH            ---   .    .    .    .    .    .    .    .    .    .    --   .
         DROPS_SLOW               ++    .    .    .    .    -    .    --   .    .    -    ++   .

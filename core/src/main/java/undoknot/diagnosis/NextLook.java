@@ -48,8 +48,12 @@ public final class NextLook {
         }
     }
 
-    /** @param powerAllowed no hold runs and nothing found forbids it */
-    public record Possible(Construction construction, List<String> channels, boolean powerAllowed) {}
+    /**
+     * @param powerAllowed nothing that was logged of the head keeps it from power
+     * @param inCarriage whether the head is in its carriage
+     */
+    public record Possible(
+            Construction construction, List<String> channels, boolean powerAllowed, boolean inCarriage) {}
 
     /**
      * Looks that are possible now and were not taken, most telling first. In a look that is taken per channel, the channel
@@ -68,7 +72,8 @@ public final class NextLook {
         for (Look look : Look.values()) {
             if (!look.fits(possible.construction())
                     || needless.contains(look)
-                    || look.needs() == Needs.POWER && !power) {
+                    || look.needs() == Needs.POWER && !power
+                    || look.needsCarriage() && !possible.inCarriage()) {
                 continue;
             }
             if (look.scope() == Scope.HEAD) {

@@ -12,7 +12,9 @@ import static undoknot.head.Limits.Submerge.FACE_ONLY;
 public enum Construction {
     //                              push   suction submerge              bath            rinse  steam  heat
     LAMINATED_PIEZO(new Limits(null, 40.0, FACE_ONLY, LEAD_ONLY, false, false, 45)),
-    DESK_PIEZO(new Limits(60.0, 40.0, Limits.Submerge.NO, Limits.Bath.NO, false, false, 60)),
+    // Fixed in the carriage: whether it comes out is for the family to say, and a lead until it does.
+    DESK_PIEZO(new Limits(60.0, 40.0, Limits.Submerge.NO, Limits.Bath.NO, false, false, 60)
+            .with(Limits.Removable.LEAD_ONLY)),
     THERMAL_BLADDER(new Limits(15.0, null, BASE_ONLY, HUNG, true, true, 50)),
     THERMAL_OPEN(new Limits(40.0, 30.0, BASE_ONLY, HUNG, true, true, 60)),
     METERED_PIEZO(new Limits(60.0, null, Limits.Submerge.NO, Limits.Bath.NO, false, false, 60)),

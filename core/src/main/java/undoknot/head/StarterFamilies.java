@@ -1,6 +1,7 @@
 package undoknot.head;
 
 import java.util.List;
+import java.util.Map;
 
 /** The families a new shop starts with: one invented family for each construction of handbook 9. */
 public final class StarterFamilies {
@@ -10,6 +11,12 @@ public final class StarterFamilies {
     private static final String YELLOW = "#d9a800";
     private static final String BLACK = "#22252b";
     private static final String GREY = "#7d838c";
+
+    private static final Map<String, Channel.Fitting> FITTINGS = Map.of(
+            "drops only", Channel.Fitting.DROPS_ONLY,
+            "tip", Channel.Fitting.TIGHT_TIP,
+            "sleeve", Channel.Fitting.SLEEVE,
+            "adapted cartridge", Channel.Fitting.ADAPTED_CARTRIDGE);
 
     public static final List<Family> ALL = List.of(
             family(
@@ -125,8 +132,17 @@ public final class StarterFamilies {
             String... channels) {
         List<Channel> built = java.util.Arrays.stream(channels)
                 .map(line -> line.split(" "))
-                .map(part -> new Channel(part[0], part[1].replace('-', ' '), part[2], port, stairs * steps))
+                .map(part ->
+                        new Channel(part[0], part[1].replace('-', ' '), part[2], port, stairs * steps, fittingOf(port)))
                 .toList();
         return new Family(code, name, construction, built, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage);
+    }
+
+    private static Channel.Fitting fittingOf(String port) {
+        return FITTINGS.entrySet().stream()
+                .filter(e -> port.contains(e.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse(Channel.Fitting.TUBE);
     }
 }

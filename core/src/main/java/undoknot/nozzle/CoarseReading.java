@@ -49,6 +49,11 @@ public record CoarseReading(Kind kind, Map<String, Line> channels) {
             return blind.stream().sorted().toList();
         }
 
+        /** Whether it is read without printing. */
+        public boolean isOffMachine() {
+            return this != BARS;
+        }
+
         /** Levels of this kind, best first. */
         public List<Level> levels() {
             return Arrays.stream(Level.values()).filter(l -> l.kind == this).toList();
@@ -79,6 +84,10 @@ public record CoarseReading(Kind kind, Map<String, Line> channels) {
 
         public Kind kind() {
             return kind;
+        }
+
+        public boolean isBest() {
+            return kind.levels().get(0) == this;
         }
 
         /** Whether it matters where on the channel. */

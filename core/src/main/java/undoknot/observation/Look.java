@@ -46,7 +46,14 @@ public enum Look {
     UNDERSIDE(3, Scope.HEAD, Needs.NOTHING, finding(UNDERSIDE_CLEAN, 93), finding(UNDERSIDE_FLAKES, 7)),
     WASTE_STORE(1, Scope.HEAD, Needs.NOTHING, finding(WASTE_ROOM, 85), finding(WASTE_FULL, 15)),
     ENCODER(3, Scope.HEAD, Needs.NOTHING, finding(STRIP_CLEAN, 93), finding(STRIP_SMEARED, 7)),
-    FACE(4, Scope.CHANNEL, Needs.FACE, finding(FACE_CLEAN, 92), finding(FACE_DIRTY, 6), finding(FACE_DAMAGED, 2)),
+    FACE(
+            4,
+            Scope.CHANNEL,
+            Needs.FACE,
+            finding(FACE_CLEAN, 90),
+            finding(FACE_DIRTY, 6),
+            finding(FACE_MARKED, 2),
+            finding(FACE_DAMAGED, 2)),
     DROP_TEST(
             6,
             Scope.CHANNEL,
@@ -134,6 +141,11 @@ public enum Look {
 
     public Needs needs() {
         return needs;
+    }
+
+    /** Whether the head must be in its carriage for it. */
+    public boolean needsCarriage() {
+        return needs == Needs.POWER || this == DROP_TEST;
     }
 
     public List<Tool> tools() {

@@ -124,6 +124,8 @@ public enum Sign {
     STRIP_SMEARED(Kind.FINDING),
     FACE_CLEAN(Kind.FINDING),
     FACE_DIRTY(Kind.FINDING),
+    /** A scratch beside the nozzles: noted, no gate. */
+    FACE_MARKED(Kind.FINDING),
     FACE_DAMAGED(Kind.FINDING),
     DROPS_THROUGH(Kind.FINDING),
     DROPS_SLOW(Kind.FINDING),

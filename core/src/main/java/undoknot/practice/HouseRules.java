@@ -67,7 +67,7 @@ public record HouseRules(Map<HouseQuestion, School> answers) {
     /** How long every head is kept from power that was wet outside the carriage, whatever was wet. */
     public Duration leastHold() {
         return switch (answer(School.Hold.class)) {
-            case BY_WHAT_WAS_WET -> Duration.ZERO;
+            case BY_WHAT_WAS_WET, RINSED_OPEN_TWO_HOURS -> Duration.ZERO;
             case OVERNIGHT -> Duration.ofHours(12);
             case A_DAY -> Duration.ofHours(24);
         };

@@ -77,6 +77,8 @@ public sealed interface School {
 
     enum Hold implements School {
         BY_WHAT_WAS_WET,
+        /** As above, but a rinsed head with open inlets, dried in moving air and its contacts seen dry, waits two hours. */
+        RINSED_OPEN_TWO_HOURS,
         OVERNIGHT,
         A_DAY
     }

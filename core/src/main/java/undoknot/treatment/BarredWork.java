@@ -5,6 +5,7 @@ public enum BarredWork {
     CYCLES,
     STRONG_CYCLES,
     WIPING_IN_PLACE,
+    WIPING,
     PUSHING,
     SUCTION,
     BATH_AND_STEAM,

@@ -8,10 +8,15 @@ import java.util.Objects;
 import java.util.Set;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.FluidUse;
+import undoknot.head.Channel;
+import undoknot.head.Family;
 import undoknot.head.Limits;
 import undoknot.treatment.Gate.Code;
 
-/** What stands in the way of a treatment on a head: limits of the family (handbook 9) and of the fluid (11). */
+/**
+ * What stands in the way of work on a head: limits of the family (handbook 9), of the fluid (11), where the head is, what
+ * keeps it from power (12 and 14), and what was found (6 and 8).
+ */
 public final class Gates {
 
     /** A fluid above this is warmed, °C. */
@@ -28,47 +33,90 @@ public final class Gates {
     static final int LAMINATED_BURSTS = 2;
 
     static final int CYCLES_BEFORE_HANDS = 3;
+    static final int STRONG_CYCLES = 1;
 
     private static final Map<BarredWork, Code> BARS = Map.of(
             BarredWork.POWER, Code.NO_POWER_NOW,
             BarredWork.CYCLES, Code.NO_CYCLES_NOW,
             BarredWork.STRONG_CYCLES, Code.NO_STRONG_CYCLES_NOW,
             BarredWork.WIPING_IN_PLACE, Code.NO_WIPING_NOW,
+            BarredWork.WIPING, Code.FACE_DAMAGED,
             BarredWork.PUSHING, Code.FACE_DAMAGED,
             BarredWork.SUCTION, Code.FACE_DAMAGED,
             BarredWork.BATH_AND_STEAM, Code.FACE_DAMAGED);
+
+    private static final Map<NoPower, Code> POWER = Map.of(
+            NoPower.HOLD, Code.HEAD_IN_HOLD,
+            NoPower.PAD_UNDER_HEAD, Code.PAD_UNDER_HEAD,
+            NoPower.NOT_LOOKED, Code.CONTACTS_NOT_LOOKED,
+            NoPower.SPILL, Code.SPILL_NOT_WIPED,
+            NoPower.EVAPORATING, Code.STILL_EVAPORATING,
+            NoPower.COVERS_OPEN, Code.COVERS_NOT_AIRED);
 
     /** The entry that a limit of the family is about, where it is not the method itself. */
     private static final Map<Code, String> FIELDS = Map.of(Code.NO_PUSH, "strokes", Code.NO_SUBMERGE, "place");
 
     /**
-     * What the rules look at.
+     * How it stands with a head before the work.
      *
      * @param foodHead whether the head serves food
-     * @param inHold whether a hold forbids power now
-     * @param cyclesBefore printer cycles run since the last work with hands
-     * @param fluid fluid poured, null for a printer cycle
-     * @param today the shop's date
+     * @param site where the head is
+     * @param noPower what keeps it from power now
+     * @param cyclesBefore printer cycles run since the last work with hands, those told at take-in included
+     * @param strongBefore strong cycles among them
+     * @param wasteLooked whether the waste store was looked at
      * @param barred what findings that still hold make unsafe
+     * @param open nozzles by channel that the last map does not show as missing; empty without a map
      */
-    public record Situation(
-            Limits limits,
+    public record HeadState(
             boolean foodHead,
-            boolean inHold,
+            Site site,
+            Set<NoPower> noPower,
             int cyclesBefore,
-            Bottle fluid,
-            LocalDate today,
-            Set<BarredWork> barred) {
+            int strongBefore,
+            boolean wasteLooked,
+            Set<BarredWork> barred,
+            Map<String, Integer> open) {
+
+        /** Dry in its carriage, nothing done and nothing found, but room in the waste store. */
+        public static final HeadState READY =
+                new HeadState(false, Site.IN_CARRIAGE, Set.of(), 0, 0, true, Set.of(), Map.of());
+
+        public HeadState {
+            Objects.requireNonNull(site, "site");
+            noPower = Set.copyOf(noPower);
+            barred = Set.copyOf(barred);
+            open = Map.copyOf(open);
+        }
+    }
+
+    /**
+     * What the rules look at.
+     *
+     * @param at where the work is done, null for where the head is; the other place means that it was taken out, or refitted
+     * @param wet how deep the head went into fluid, null where it is not asked
+     * @param fluid bottle that was named, null for none
+     * @param today the shop's date
+     */
+    public record Situation(Family family, HeadState now, Site at, Wet wet, Bottle fluid, LocalDate today) {
 
         public Situation {
-            Objects.requireNonNull(limits, "limits");
+            Objects.requireNonNull(family, "family");
+            Objects.requireNonNull(now, "now");
             Objects.requireNonNull(today, "today");
-            barred = Set.copyOf(barred);
         }
 
-        public Situation(
-                Limits limits, boolean foodHead, boolean inHold, int cyclesBefore, Bottle fluid, LocalDate today) {
-            this(limits, foodHead, inHold, cyclesBefore, fluid, today, Set.of());
+        private Limits limits() {
+            return family.limits();
+        }
+
+        private Site siteOrNow() {
+            return at == null ? now.site() : at;
+        }
+
+        /** Where the head is once the work begins, as far as the method lets it be. */
+        public Site siteFor(Method method) {
+            return method.isBenchWork() ? Site.ON_BENCH : siteOrNow();
         }
     }
 
@@ -81,15 +129,20 @@ public final class Gates {
     public static List<Gate> of(Treatment treatment, Situation s) {
         Method method = Method.of(treatment);
         List<Gate> gates = new ArrayList<>(ofMethod(method, s));
+        fittings(method, treatment.channels(), s, gates);
+        depth(method, s, gates);
+        heat(method, treatment, s, gates);
         if (treatment instanceof Treatment.Flush flush) {
-            heat(flush.temperatureC(), s, gates);
+            pressure(flush, s, gates);
         } else if (treatment instanceof Treatment.Bath bath) {
-            bath(bath, s, gates);
+            bursts(bath, s, gates);
         } else if (treatment instanceof Treatment.Cycle cycle) {
-            cycle(cycle, s, gates);
+            cycles(cycle, s, gates);
+        } else if (treatment instanceof Treatment.Handwork work) {
+            suction(work, s, gates);
         }
         fluid(MethodOnHead.of(method).use(), s, gates);
-        warmed(treatment, s, gates);
+        warmed(method, treatment, s, gates);
         return gates;
     }
 
@@ -97,35 +150,141 @@ public final class Gates {
     public static List<Gate> ofMethod(Method method, Situation s) {
         List<Gate> gates = new ArrayList<>();
         MethodOnHead onHead = MethodOnHead.of(method);
-        if (!onHead.allowedBy(s.limits())) {
+        if (!onHead.limitAllows(s.limits())) {
             gates.add(onHead.family().at(FIELDS.getOrDefault(onHead.family(), "kind")));
         } else if (method == Method.BATH && s.limits().bath() == Limits.Bath.LEAD_ONLY) {
             gates.add(Code.BATH_LEAD_ONLY.at("kind"));
         }
-        if (s.inHold() && onHead.power()) {
-            gates.add(Code.HEAD_IN_HOLD.at("kind"));
+        Site site = s.siteFor(method);
+        place(onHead, site, s, gates);
+        if (onHead.power()) {
+            power(s, gates);
         }
         onHead.barredBy().stream()
-                .filter(s.barred()::contains)
+                .filter(s.now().barred()::contains)
+                .filter(bar -> bar != BarredWork.WIPING_IN_PLACE || site == Site.IN_CARRIAGE)
                 .map(BARS::get)
                 .distinct()
                 .sorted()
                 .forEach(code -> gates.add(code.at("kind")));
+        if (onHead.barredBy().contains(BarredWork.STRONG_CYCLES) && !s.now().wasteLooked()) {
+            gates.add(Code.WASTE_NOT_LOOKED.at("kind"));
+        }
         return gates;
     }
 
-    private static void heat(double temperatureC, Situation s, List<Gate> gates) {
-        double limit = Math.min(WARM_LIMIT_C, s.limits().heatC());
-        if (temperatureC > limit) {
-            gates.add(Code.TOO_HOT.at("temperatureC", limit, temperatureC));
+    /** What stands in the way of the mains: a check that is printed, a look that needs power. */
+    public static List<Gate> ofPower(Situation s) {
+        List<Gate> gates = new ArrayList<>();
+        if (s.siteOrNow() != Site.IN_CARRIAGE) {
+            gates.add(Code.REFIT_FIRST.at("kind"));
+        }
+        power(s, gates);
+        if (s.now().barred().contains(BarredWork.POWER)) {
+            gates.add(Code.NO_POWER_NOW.at("kind"));
+        }
+        return gates;
+    }
+
+    /** What stands in the way of drops on a port, with a pad touching the face. */
+    public static List<Gate> ofDropTest(Situation s) {
+        return s.siteOrNow() == Site.IN_CARRIAGE ? List.of() : List.of(Code.REFIT_FIRST.at("kind"));
+    }
+
+    private static void power(Situation s, List<Gate> gates) {
+        s.now().noPower().stream()
+                .sorted()
+                .forEach(reason -> gates.add(POWER.get(reason).at("kind")));
+    }
+
+    private static void place(MethodOnHead onHead, Site site, Situation s, List<Gate> gates) {
+        if (!onHead.goesAt(site)) {
+            gates.add(Code.REFIT_FIRST.at("kind"));
+        } else if (site == Site.ON_BENCH && s.now().site() == Site.IN_CARRIAGE) {
+            takingOut(s, gates);
         }
     }
 
-    private static void bath(Treatment.Bath bath, Situation s, List<Gate> gates) {
-        double limit = Math.min(BATH_LIMIT_C, s.limits().heatC());
-        if (bath.temperatureC() > limit) {
-            gates.add(Code.BATH_TOO_HOT.at("temperatureC", limit, bath.temperatureC()));
+    /** What stands in the way of taking the head out of its carriage. */
+    public static List<Gate> ofTakingOut(Situation s) {
+        List<Gate> gates = new ArrayList<>();
+        takingOut(s, gates);
+        return gates;
+    }
+
+    private static void takingOut(Situation s, List<Gate> gates) {
+        switch (s.limits().removable()) {
+            case NO -> gates.add(Code.NOT_REMOVABLE.at("kind"));
+            case LEAD_ONLY -> gates.add(Code.REMOVAL_LEAD_ONLY.at("kind"));
+            case YES -> {}
         }
+    }
+
+    private static void fittings(Method method, Set<String> channels, Situation s, List<Gate> gates) {
+        if (MethodOnHead.of(method).family() != Code.NO_PUSH) {
+            return;
+        }
+        s.family().channels().stream()
+                .filter(c -> channels.contains(c.code()) && !c.takesPush())
+                .forEach(c -> gates.add(Code.NO_FITTING.in(c.code(), "strokes")));
+    }
+
+    private static void depth(Method method, Situation s, List<Gate> gates) {
+        boolean deeper = method == Method.TRAY_SOAK && s.wet() != null && s.wet() != Wet.BASE_ONLY;
+        if (deeper
+                && MethodOnHead.of(method).limitAllows(s.limits())
+                && s.limits().submerge() != Limits.Submerge.WHOLE_HEAD) {
+            gates.add(Code.TOO_DEEP.at("wet"));
+        }
+    }
+
+    /** The heat limit governs liquids; steam is governed by its own yes or no (handbook 9). */
+    private static void heat(Method method, Treatment treatment, Situation s, List<Gate> gates) {
+        boolean bath = method == Method.BATH;
+        double limit = Math.min(bath ? BATH_LIMIT_C : WARM_LIMIT_C, s.limits().heatC());
+        if (treatment.fluidC() > limit && method != Method.STEAM) {
+            gates.add((bath ? Code.BATH_TOO_HOT : Code.TOO_HOT).at("temperatureC", limit, treatment.fluidC()));
+        }
+    }
+
+    /** Past the limit for certain, by the force or with every nozzle open; or past it through what is open now. */
+    private static void pressure(Treatment.Flush flush, Situation s, List<Gate> gates) {
+        if (s.limits().pushKpa() == null) {
+            return;
+        }
+        for (Treatment.Stroke stroke : flush.strokes()) {
+            Channel channel = s.family().channel(stroke.channel()).orElse(null);
+            if (channel == null) {
+                continue;
+            }
+            Push push = Push.of(s.family(), channel, s.now().open().get(channel.code()), flush.temperatureC());
+            boolean flowed = stroke.resistance() != Treatment.Resistance.WOULD_NOT_GO && stroke.seconds() > 0;
+            double ml = stroke.volumeMl().doubleValue();
+            double surely = flowed ? push.leastPressureKpa(ml, stroke.seconds()) : 0;
+            if (stroke.syringe() != null && stroke.force() != null) {
+                surely = Math.max(
+                        surely, stroke.syringe().pressureKpa(stroke.force().newton()));
+            }
+            double likely = flowed ? push.pressureKpa(ml, stroke.seconds()) : 0;
+            if (surely > push.limitKpa()) {
+                gates.add(Code.PUSH_TOO_HARD.in(channel.code(), "strokes", push.limitKpa(), surely));
+            } else if (likely > push.limitKpa()) {
+                gates.add(Code.PUSH_TOO_FAST.in(channel.code(), "strokes", push.limitKpa(), likely));
+            }
+        }
+    }
+
+    private static void suction(Treatment.Handwork work, Situation s, List<Gate> gates) {
+        Double limit = s.limits().suctionKpa();
+        if (work.method() == Method.DRAW_BACK
+                && work.suctionKpa() != null
+                && limit != null
+                && work.suctionKpa() > limit) {
+            gates.add(Code.SUCTION_TOO_HARD.at("suctionKpa", limit, work.suctionKpa()));
+        }
+    }
+
+    private static void bursts(Treatment.Bath bath, Situation s, List<Gate> gates) {
         int bursts = s.limits().bath() == Limits.Bath.HUNG ? BATH_BURSTS : LAMINATED_BURSTS;
         if (bath.bursts() > bursts) {
             gates.add(Code.TOO_MANY_BURSTS.at("bursts", bursts, bath.bursts()));
@@ -135,10 +294,14 @@ public final class Gates {
         }
     }
 
-    private static void cycle(Treatment.Cycle cycle, Situation s, List<Gate> gates) {
-        int all = s.cyclesBefore() + cycle.count();
+    private static void cycles(Treatment.Cycle cycle, Situation s, List<Gate> gates) {
+        int all = s.now().cyclesBefore() + cycle.count();
         if (all > CYCLES_BEFORE_HANDS) {
             gates.add(Code.TOO_MANY_CYCLES.at("count", CYCLES_BEFORE_HANDS, all));
+        }
+        int strong = s.now().strongBefore() + cycle.count();
+        if (cycle.strength() == Treatment.Strength.STRONG && strong > STRONG_CYCLES) {
+            gates.add(Code.STRONG_ONCE.at("count", STRONG_CYCLES, strong));
         }
     }
 
@@ -152,13 +315,14 @@ public final class Gates {
             gates.add(Code.FLUID_NOT_FOR_THIS.at("lotId", bottle.kind(), use));
         }
         // Contacts are no wet side: what cleans them never meets what is printed.
-        if (s.foodHead() && use != FluidUse.CONTACTS && !(bottle.kind().forFood() && bottle.foodSafe())) {
+        if (s.now().foodHead() && use != FluidUse.CONTACTS && !(bottle.kind().forFood() && bottle.foodSafe())) {
             gates.add(Code.FLUID_NOT_FOR_FOOD.at("lotId", bottle.kind()));
         }
         if (use != null
                 && use.wetsNozzles()
                 && bottle.kind().contested()
-                && bottle.kind().allows(use)) {
+                && bottle.kind().allows(use)
+                && !s.limits().household()) {
             gates.add(Code.FLUID_CONTESTED.at("lotId", bottle.kind()));
         }
         if (bottle.expiresOn() != null && bottle.expiresOn().isBefore(s.today())) {
@@ -166,8 +330,8 @@ public final class Gates {
         }
     }
 
-    private static void warmed(Treatment treatment, Situation s, List<Gate> gates) {
-        boolean warm = Method.of(treatment) == Method.WARM || Method.of(treatment) == Method.STEAM;
+    private static void warmed(Method method, Treatment treatment, Situation s, List<Gate> gates) {
+        boolean warm = treatment.fluidC() > ROOM_C || method == Method.STEAM;
         if (s.fluid() != null && warm && !s.fluid().kind().mayBeWarmed()) {
             gates.add(Code.FLUID_NOT_WARMED.at("temperatureC", s.fluid().kind()));
         }

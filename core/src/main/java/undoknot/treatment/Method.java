@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import undoknot.fluid.FluidUse;
-import undoknot.head.Limits;
+import undoknot.head.Family;
 
 /**
  * Everything that is done to a head (handbook 8 and 14), with what a shop starts from until it has a record of its own.
@@ -120,9 +120,9 @@ public enum Method {
         return this == CYCLE || this == CYCLE_STRONG || this == CHARGE || this == PRIME || this == REST || this == PAGE;
     }
 
-    /** Whether a family's limits allow it at all; a bath by a lead's consent counts as allowed. */
-    public boolean allowedBy(Limits limits) {
-        return MethodOnHead.of(this).allowedBy(limits);
+    /** Whether a family allows it at all; what a lead may consent to counts as allowed. */
+    public boolean allowedBy(Family head) {
+        return MethodOnHead.of(this).allowedBy(head);
     }
 
     /** Whether something found forbids it until that is mended. */
@@ -133,6 +133,41 @@ public enum Method {
     /** Whether the mains must be on for it. */
     public boolean needsPower() {
         return MethodOnHead.of(this).power();
+    }
+
+    /** Whether it can be done where the head is; what cannot needs the head taken out, or refitted first. */
+    public boolean goesAt(Site site) {
+        return MethodOnHead.of(this).goesAt(site);
+    }
+
+    /** Whether it takes place on the bench only, so that the head comes out for it. */
+    public boolean isBenchWork() {
+        return !goesAt(Site.IN_CARRIAGE);
+    }
+
+    /** What it wets of a head at that place before anybody looks; null for nothing. */
+    public Wet wets(Site site) {
+        return MethodOnHead.of(this).wet(site);
+    }
+
+    /** Whether contacts and board are looked at afterwards, before there is power again. */
+    public boolean asksAfterwards() {
+        return MethodOnHead.of(this).asksAfterwards();
+    }
+
+    /** Whether a pad lies under the head until it is taken out. */
+    public boolean leavesPad(Site site) {
+        return MethodOnHead.of(this).leavesPad(site);
+    }
+
+    /** Whether it wets contacts with a volatile fluid, which evaporates. */
+    public boolean wetsContacts() {
+        return MethodOnHead.of(this).wetsContacts();
+    }
+
+    /** Whether it wets the face alone. */
+    public boolean wetsFace() {
+        return MethodOnHead.of(this).wetsFace();
     }
 
     /** What the fluid of work that flushes, soaks or bathes is asked to be fit for; null for other work. */

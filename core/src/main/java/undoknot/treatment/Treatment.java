@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import undoknot.flow.Syringe;
 import undoknot.fluid.FluidUse;
 
 /** One treatment of named channels, and what its kind records. */
@@ -25,6 +26,11 @@ public sealed interface Treatment {
 
     /** Codes of the channels treated. */
     Set<String> channels();
+
+    /** Temperature of the fluid, °C; that of the room where nobody said. */
+    default double fluidC() {
+        return UsualDose.ROOM_C;
+    }
 
     /** Fluid drawn from its lot, mL; zero for a printer cycle. */
     BigDecimal volumeMl();
@@ -54,6 +60,8 @@ public sealed interface Treatment {
      * Fluid pushed in at one port.
      *
      * @param seconds time of the stroke, s
+     * @param syringe which was used, null when nobody said
+     * @param force how hard the thumb pushed, null when nobody said
      */
     record Stroke(
             String channel,
@@ -61,7 +69,19 @@ public sealed interface Treatment {
             double seconds,
             Resistance resistance,
             Effluent effluent,
-            Stream stream) {
+            Stream stream,
+            Syringe syringe,
+            Syringe.Thumb force) {
+
+        public Stroke(
+                String channel,
+                BigDecimal volumeMl,
+                double seconds,
+                Resistance resistance,
+                Effluent effluent,
+                Stream stream) {
+            this(channel, volumeMl, seconds, resistance, effluent, stream, null, null);
+        }
 
         /** @throws IllegalArgumentException when the volume is negative, or the seconds are negative or no number */
         public Stroke {
@@ -91,6 +111,11 @@ public sealed interface Treatment {
         }
 
         @Override
+        public double fluidC() {
+            return temperatureC;
+        }
+
+        @Override
         public Set<String> channels() {
             return inOrder(strokes.stream().map(Stroke::channel).toList());
         }
@@ -116,9 +141,19 @@ public sealed interface Treatment {
         }
     }
 
-    /** @param plannedMinutes planned time, minutes; the actual time is the clock's */
-    record Soak(Place place, Set<String> channels, BigDecimal volumeMl, int plannedMinutes) implements Treatment {
+    /**
+     * @param plannedMinutes planned time, minutes; the actual time is the clock's
+     * @param temperatureC of the fluid, °C; null at room temperature
+     */
+    record Soak(Place place, Set<String> channels, BigDecimal volumeMl, int plannedMinutes, Double temperatureC)
+            implements Treatment {
+
+        public Soak(Place place, Set<String> channels, BigDecimal volumeMl, int plannedMinutes) {
+            this(place, channels, volumeMl, plannedMinutes, null);
+        }
+
         public Soak {
+            number("temperatureC", temperatureC == null ? 0 : temperatureC);
             Objects.requireNonNull(place, "place");
             notNegative("volumeMl", volumeMl);
             notNegative("plannedMinutes", plannedMinutes);
@@ -128,6 +163,11 @@ public sealed interface Treatment {
         @Override
         public Kind kind() {
             return Kind.SOAK;
+        }
+
+        @Override
+        public double fluidC() {
+            return temperatureC == null ? UsualDose.ROOM_C : temperatureC;
         }
     }
 
@@ -159,6 +199,11 @@ public sealed interface Treatment {
         public Kind kind() {
             return Kind.BATH;
         }
+
+        @Override
+        public double fluidC() {
+            return temperatureC;
+        }
     }
 
     enum Strength {
@@ -189,9 +234,19 @@ public sealed interface Treatment {
      * @param method which work; never one that has a kind of its own
      * @param channels channels it was done for; all of them when it is about the head
      * @param volumeMl fluid used, mL; zero when none was drawn from a bottle
+     * @param temperatureC of the fluid, °C; null where it is not asked, or at room temperature
+     * @param suctionKpa greatest suction at the head, kPa; null where it is not asked, or nobody read a gauge
      */
-    record Handwork(Method method, Set<String> channels, BigDecimal volumeMl) implements Treatment {
+    record Handwork(Method method, Set<String> channels, BigDecimal volumeMl, Double temperatureC, Double suctionKpa)
+            implements Treatment {
+
+        public Handwork(Method method, Set<String> channels, BigDecimal volumeMl) {
+            this(method, channels, volumeMl, null, null);
+        }
+
         public Handwork {
+            number("temperatureC", temperatureC == null ? 0 : temperatureC);
+            notNegative("suctionKpa", suctionKpa == null ? 0 : suctionKpa);
             Objects.requireNonNull(method, "method");
             notNegative("volumeMl", volumeMl);
             channels = inOrder(channels);
@@ -203,6 +258,11 @@ public sealed interface Treatment {
         @Override
         public Kind kind() {
             return Kind.HANDWORK;
+        }
+
+        @Override
+        public double fluidC() {
+            return temperatureC == null ? UsualDose.ROOM_C : temperatureC;
         }
     }
 

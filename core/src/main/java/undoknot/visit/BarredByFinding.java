@@ -21,12 +21,7 @@ public final class BarredByFinding {
             STATION_CRUSTED, Set.of(BarredWork.CYCLES, BarredWork.STRONG_CYCLES, BarredWork.WIPING_IN_PLACE),
             WASTE_FULL, Set.of(BarredWork.STRONG_CYCLES),
             FACE_DIRTY, Set.of(BarredWork.WIPING_IN_PLACE),
-            FACE_DAMAGED,
-                    Set.of(
-                            BarredWork.WIPING_IN_PLACE,
-                            BarredWork.PUSHING,
-                            BarredWork.SUCTION,
-                            BarredWork.BATH_AND_STEAM),
+            FACE_DAMAGED, Set.of(BarredWork.WIPING, BarredWork.PUSHING, BarredWork.SUCTION, BarredWork.BATH_AND_STEAM),
             CONTACTS_DIRTY, Set.of(BarredWork.POWER));
 
     private BarredByFinding() {}

@@ -6,6 +6,7 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Observation;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 
 /** One thing that happened on a visit. */
@@ -32,6 +33,11 @@ public sealed interface Step {
         public boolean notPossible() {
             return map == null && coarse == null;
         }
+
+        /** A stream or a pad print: read with the head off the machine, or at least without printing. */
+        public boolean isOffMachine() {
+            return coarse != null && coarse.kind().isOffMachine();
+        }
     }
 
     record Worked(String id, Treatment treatment) implements Step {
@@ -49,6 +55,13 @@ public sealed interface Step {
     record Found(Observation observation) implements Step {
         public Found {
             Objects.requireNonNull(observation, "observation");
+        }
+    }
+
+    /** The head was taken out, or refitted. */
+    record Moved(Site to) implements Step {
+        public Moved {
+            Objects.requireNonNull(to, "to");
         }
     }
 }

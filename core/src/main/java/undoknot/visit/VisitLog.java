@@ -9,11 +9,13 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import undoknot.head.Family;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
 import undoknot.observation.Observation;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.visit.Step.Checked;
 import undoknot.visit.Step.Worked;
@@ -22,16 +24,16 @@ import undoknot.visit.Step.Worked;
  * A visit so far: what was told, and what happened, in order.
  *
  * @param told what was told at take-in, or otherwise observed without a look
- * @param powerAllowed no hold forbids the mains now
+ * @param head where the head is now, and what keeps it from power
  */
-public record VisitLog(
-        Family family, JobClass jobClass, List<Observation> told, List<Step> steps, boolean powerAllowed) {
+public record VisitLog(Family family, JobClass jobClass, List<Observation> told, List<Step> steps, HeadNow head) {
 
     public VisitLog {
         Objects.requireNonNull(family, "family");
         Objects.requireNonNull(jobClass, "jobClass");
         told = List.copyOf(told);
         steps = List.copyOf(steps);
+        Objects.requireNonNull(head, "head");
     }
 
     public List<Worked> work() {
@@ -71,6 +73,33 @@ public record VisitLog(
             }
         }
         return since;
+    }
+
+    /** Whether the head was worked on and refitted since it last printed; what was read on the bench is not the check after that. */
+    public boolean isRefittedUnread() {
+        boolean worked = false;
+        boolean refitted = false;
+        for (Step step : steps) {
+            if (step instanceof Checked check && !check.isOffMachine()) {
+                worked = false;
+                refitted = false;
+            } else if (step instanceof Worked) {
+                worked = true;
+            } else if (step instanceof Step.Moved moved) {
+                refitted = worked && moved.to() == Site.IN_CARRIAGE;
+            }
+        }
+        return refitted;
+    }
+
+    /** Whether the last reading was taken off the machine and shows every channel it looked at whole: ready to refit. */
+    public boolean isReadyToRefit() {
+        List<CoarseReading.Level> seen = lastCheck().filter(Checked::isOffMachine).map(Checked::coarse).stream()
+                .flatMap(c -> c.channels().values().stream())
+                .map(CoarseReading.Line::level)
+                .filter(Objects::nonNull)
+                .toList();
+        return !seen.isEmpty() && seen.stream().allMatch(CoarseReading.Level::isBest);
     }
 
     /** Pairs of maps in order; readings that are not maps are passed over, their work belongs to the round. */

@@ -5,14 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import undoknot.head.Construction;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gate.Weight;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 
 /** What is advised is never what the gates refuse. */
@@ -37,8 +38,10 @@ class AdvisedFluidTest {
                 continue;
             }
             Gates.Bottle marked = new Gates.Bottle(style.fluid(), true, null);
+            Gates.HeadState head =
+                    new Gates.HeadState(food, Site.IN_CARRIAGE, Set.of(), 0, 0, true, Set.of(), Map.of());
             Gates.Situation situation =
-                    new Gates.Situation(Construction.THERMAL_OPEN.limits(), food, false, 0, marked, TODAY);
+                    new Gates.Situation(visit(food).visit().family(), head, null, null, marked, TODAY);
             List<Gate> gates = Gates.of(new Treatment.Handwork(method, Set.of("C"), BigDecimal.ONE), situation);
             assertThat(gates)
                     .as("%s with %s, food %s", method, style.fluid(), food)

@@ -13,7 +13,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import undoknot.advice.WorkStyle.Site;
 import undoknot.diagnosis.Cause;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
@@ -26,6 +25,7 @@ import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.Treatment.Strength;
 
@@ -47,6 +47,7 @@ class HouseRulesTest {
 
     private static List<Method> ladder(Construction construction, School school) {
         Family family = StarterFamilies.ALL.stream()
+                .map(WrittenVisit::takesPush)
                 .filter(f -> f.construction() == construction)
                 .findFirst()
                 .orElseThrow();

@@ -32,6 +32,7 @@ class LadderTest {
 
     private static Family family(Construction construction) {
         return StarterFamilies.ALL.stream()
+                .map(WrittenVisit::takesPush)
                 .filter(f -> f.construction() == construction)
                 .findFirst()
                 .orElseThrow();
@@ -105,5 +106,27 @@ class LadderTest {
         assertThat(CYCLE_STRONG.barredBy(Set.of(BarredWork.STRONG_CYCLES))).isTrue();
         assertThat(FLUSH.barredBy(Set.of(BarredWork.PUSHING))).isTrue();
         assertThat(STATION.barredBy(Set.of(BarredWork.values()))).isFalse();
+    }
+
+    @Test
+    void a_port_that_says_drops_only_is_not_pushed_into() {
+        Family drops = StarterFamilies.ALL.stream()
+                .filter(f -> f.construction() == Construction.THERMAL_OPEN)
+                .findFirst()
+                .orElseThrow();
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(drops, HouseRules.DEFAULT)))
+                .doesNotContain(FLUSH, WARM, PRIME)
+                .contains(PORT_SOAK, TRAY_SOAK, RINSE);
+        assertThat(WrittenVisit.withItsPorts(drops.code())
+                        .told(20)
+                        .scattered("C", 6, 0)
+                        .check()
+                        .cycle("C")
+                        .check()
+                        .judge()
+                        .advice()
+                        .next()
+                        .method())
+                .isEqualTo(PORT_SOAK);
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,8 +13,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.advice.NextStep.Action;
 import undoknot.advice.NextStep.Running;
+import undoknot.nozzle.CoarseReading;
 import undoknot.observation.Sign;
+import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment.Resistance;
+import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock;
 
 class NextStepTest {
@@ -25,7 +31,12 @@ class NextStepTest {
     }
 
     private static NextStep next(WrittenVisit visit, Running... running) {
-        return NextStep.of(false, List.of(running), () -> visit.judge().advice().first(), NOW);
+        return NextStep.of(
+                false,
+                List.of(running),
+                visit.visit().head(),
+                () -> visit.judge().advice().first(),
+                NOW);
     }
 
     static Stream<Arguments> without_a_clock() {
@@ -57,8 +68,6 @@ class NextStepTest {
         "SOAK,  0, LIFT_FROM_SOAK, false",
         "BURST, 5, WAIT_BURST,     false",
         "BURST,-5, END_BURST,      false",
-        "HOLD, 60, WAIT_HOLD,      false",
-        "HOLD, -1, CHECK_AGAIN,    true",
     })
     void a_clock_comes_first(StepClock.Kind kind, int dueInS, Action expected, boolean advised) {
         NextStep next = next(dried().check().flush(Resistance.FREE, "C"), new Running(kind, NOW.plusSeconds(dueInS)));
@@ -68,10 +77,9 @@ class NextStepTest {
 
     @Test
     void of_several_clocks_the_one_that_wants_hands_first() {
-        Running hold = new Running(StepClock.Kind.HOLD, NOW.plusSeconds(1));
         Running late = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(90));
         Running soon = new Running(StepClock.Kind.BURST, NOW.plusSeconds(30));
-        assertThat(next(dried().check(), hold, late, soon))
+        assertThat(next(dried().check().inHold(), late, soon))
                 .isEqualTo(new NextStep(Action.WAIT_BURST, NOW.plusSeconds(30), null));
     }
 
@@ -80,6 +88,7 @@ class NextStepTest {
         NextStep next = NextStep.of(
                 true,
                 List.of(new Running(StepClock.Kind.SOAK, NOW)),
+                HeadNow.READY,
                 () -> {
                     throw new AssertionError("nobody needs to be asked");
                 },
@@ -102,12 +111,71 @@ class NextStepTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("in_a_hold")
     void a_head_that_dries_is_offered_no_power(String name, WrittenVisit visit, boolean advised) {
-        NextStep next = next(visit.inHold(), new Running(StepClock.Kind.HOLD, NOW.plusSeconds(60)));
+        NextStep next = next(visit.inHold());
         assertThat(next.action()).isEqualTo(Action.WAIT_HOLD);
-        assertThat(next.at()).isEqualTo(NOW.plusSeconds(60));
+        assertThat(next.at()).isEqualTo(WrittenVisit.HELD_UNTIL);
         assertThat(next.advice() != null).isEqualTo(advised);
         if (advised) {
             assertThat(next.advice().needsPower()).isFalse();
         }
+    }
+
+    private static HeadNow kept(Site site, NoPower... reasons) {
+        return new HeadNow(
+                site,
+                Stream.of(reasons)
+                        .map(r -> new HeadNow.Kept(r, NOW, r == NoPower.HOLD ? WrittenVisit.HELD_UNTIL : null))
+                        .toList(),
+                List.of(),
+                null,
+                null);
+    }
+
+    /** Before there is power: hands first, then the waits, then the refit (handbook 8, 12 and 14). */
+    @ParameterizedTest
+    @CsvSource({
+        "IN_CARRIAGE, PAD_UNDER_HEAD NOT_LOOKED, TAKE_PAD_OUT",
+        "IN_CARRIAGE, PAD_UNDER_HEAD HOLD,       TAKE_PAD_OUT",
+        "IN_CARRIAGE, SPILL NOT_LOOKED,          WIPE_SPILL",
+        "IN_CARRIAGE, NOT_LOOKED HOLD,           LOOK_IF_DRY",
+        "ON_BENCH,    HOLD,                      WAIT_HOLD",
+        "IN_CARRIAGE, HOLD EVAPORATING,          WAIT_HOLD",
+        "IN_CARRIAGE, EVAPORATING,               WAIT_EVAPORATE",
+        "IN_CARRIAGE, COVERS_OPEN,               WAIT_EVAPORATE",
+        "ON_BENCH,    '',                        REFIT",
+        "IN_CARRIAGE, '',                        CHECK_AGAIN",
+    })
+    void what_stands_before_power(Site site, String reasons, Action expected) {
+        NoPower[] kept = reasons.isEmpty()
+                ? new NoPower[0]
+                : Stream.of(reasons.split(" ")).map(NoPower::valueOf).toArray(NoPower[]::new);
+        NextStep next = next(dried().check().flush(Resistance.FREE, "C").head(kept(site, kept)));
+        assertThat(next.action()).isEqualTo(expected);
+        assertThat(next.advice() != null && next.advice().needsPower())
+                .as("power is offered")
+                .isEqualTo(expected == Action.CHECK_AGAIN || expected == Action.REFIT);
+    }
+
+    @Test
+    void work_in_the_carriage_needs_a_head_that_is_out_refitted() {
+        WrittenVisit sediment =
+                new WrittenVisit("HULVER-W8").scattered("C", 6, 0).check().found(Sign.LINE_SEDIMENT, "C");
+        assertThat(next(sediment).action()).isEqualTo(Action.TREAT);
+        NextStep out = next(sediment.head(kept(Site.ON_BENCH)));
+        assertThat(out.action()).isEqualTo(Action.REFIT);
+        assertThat(out.advice().method()).isEqualTo(Method.LINE);
+    }
+
+    @Test
+    void a_stream_read_on_the_bench_is_not_the_check_after_the_refit() {
+        CoarseReading whole = new CoarseReading(
+                CoarseReading.Kind.STREAM, Map.of("C", new CoarseReading.Line(CoarseReading.Level.STREAM_WHOLE, null)));
+        WrittenVisit visit = dried().check().hands(Method.RINSE, "C").coarse(whole);
+        assertThat(visit.judge().advice().first().rule())
+                .as("ready to refit, and to read again")
+                .isEqualTo(Advice.Rule.CHECK_AFTER_REFIT);
+        assertThat(visit.moved(Site.IN_CARRIAGE).judge().advice().first().rule())
+                .isEqualTo(Advice.Rule.CHECK_AFTER_REFIT);
+        assertThat(visit.check().judge().advice().first().act()).isNotEqualTo(Advice.Act.CHECK);
     }
 }

@@ -1,6 +1,7 @@
 package undoknot.advice;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -10,9 +11,11 @@ import java.util.Map;
 import java.util.Set;
 import undoknot.diagnosis.Priors;
 import undoknot.fluid.InkChemistry;
+import undoknot.head.Channel;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
 import undoknot.nozzle.ChannelMap;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
@@ -24,12 +27,19 @@ import undoknot.outcome.Worth;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.Wet;
+import undoknot.visit.HeadNow;
 import undoknot.visit.Step;
 import undoknot.visit.VisitLog;
 
 /** Writes down a visit step by step, for worked cases. A check shows the gaps that stand when it is taken. */
 final class WrittenVisit {
+
+    static final Instant HELD_FROM = Instant.parse("2026-03-02T06:00:00Z");
+    static final Instant HELD_UNTIL = Instant.parse("2026-03-02T18:00:00Z");
 
     private final Family family;
     private final List<Observation> told = new ArrayList<>();
@@ -39,13 +49,43 @@ final class WrittenVisit {
     private Worth worth;
     private final Map<String, InkChemistry> inks = new HashMap<>();
     private boolean food;
-    private boolean power = true;
+    private HeadNow head = HeadNow.READY;
 
+    /** A family whose ports take a push; see {@link #withItsPorts}. */
     WrittenVisit(String familyCode) {
-        family = StarterFamilies.ALL.stream()
+        this(takesPush(starter(familyCode)));
+    }
+
+    /** The starter family as it is, drops only or not. */
+    static WrittenVisit withItsPorts(String familyCode) {
+        return new WrittenVisit(starter(familyCode));
+    }
+
+    static Family takesPush(Family f) {
+        return new Family(
+                f.code(),
+                f.name(),
+                f.construction(),
+                f.channels().stream()
+                        .map(c -> new Channel(c.code(), c.colour(), c.ink(), c.port(), c.nozzles()))
+                        .toList(),
+                f.stairs(),
+                f.steps(),
+                f.driveGroups(),
+                f.boreUm(),
+                f.plateUm(),
+                f.freeCarriage());
+    }
+
+    private static Family starter(String familyCode) {
+        return StarterFamilies.ALL.stream()
                 .filter(f -> f.code().equals(familyCode))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    private WrittenVisit(Family family) {
+        this.family = family;
         family.channels().forEach(c -> now.put(c.code(), ChannelMap.filled(c.nozzles(), NozzleState.FIRING)));
     }
 
@@ -174,12 +214,31 @@ final class WrittenVisit {
     }
 
     WrittenVisit inHold() {
-        power = false;
+        return head(new HeadNow(
+                Site.ON_BENCH,
+                List.of(new HeadNow.Kept(NoPower.HOLD, HELD_FROM, HELD_UNTIL)),
+                List.of(new HeadNow.Wetting(Wet.BODY, null, HELD_FROM, HELD_UNTIL)),
+                null,
+                null));
+    }
+
+    WrittenVisit head(HeadNow now) {
+        head = now;
+        return this;
+    }
+
+    WrittenVisit moved(Site to) {
+        steps.add(new Step.Moved(to));
+        return this;
+    }
+
+    WrittenVisit coarse(CoarseReading reading) {
+        steps.add(new Step.Checked("check-" + steps.size(), null, reading));
         return this;
     }
 
     VisitLog visit() {
-        return new VisitLog(family, JobClass.GENERAL, told, steps, power);
+        return new VisitLog(family, JobClass.GENERAL, told, steps, head);
     }
 
     Judgement judge() {

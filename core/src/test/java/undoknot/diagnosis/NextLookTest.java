@@ -20,7 +20,7 @@ class NextLookTest {
         return NextLook.rank(
                 Ranking.of(Priors.DEFAULT, List.of(seen)),
                 List.of(seen),
-                new NextLook.Possible(construction, List.of("K", "C"), power));
+                new NextLook.Possible(construction, List.of("K", "C"), power, true));
     }
 
     private static List<Look> named(List<NextLook.Proposal> proposals) {

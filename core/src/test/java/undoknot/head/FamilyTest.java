@@ -24,12 +24,12 @@ class FamilyTest {
     /** Row by row from handbook 9; an empty cell is a treatment that is not allowed. */
     @ParameterizedTest
     @CsvSource({
-        "LAMINATED_PIEZO, , 40, FACE_ONLY, LEAD_ONLY, false, false, 45",
-        "DESK_PIEZO, 60, 40, NO, NO, false, false, 60",
-        "THERMAL_BLADDER, 15, , BASE_ONLY, HUNG, true, true, 50",
-        "THERMAL_OPEN, 40, 30, BASE_ONLY, HUNG, true, true, 60",
-        "METERED_PIEZO, 60, , NO, NO, false, false, 60",
-        "WIDE_PIEZO, 40, 40, NO, NO, false, false, 50",
+        "LAMINATED_PIEZO, , 40, FACE_ONLY, LEAD_ONLY, false, false, 45, YES",
+        "DESK_PIEZO, 60, 40, NO, NO, false, false, 60, LEAD_ONLY",
+        "THERMAL_BLADDER, 15, , BASE_ONLY, HUNG, true, true, 50, YES",
+        "THERMAL_OPEN, 40, 30, BASE_ONLY, HUNG, true, true, 60, YES",
+        "METERED_PIEZO, 60, , NO, NO, false, false, 60, YES",
+        "WIDE_PIEZO, 40, 40, NO, NO, false, false, 50, YES",
     })
     void limits_are_the_handbooks(
             Construction construction,
@@ -39,8 +39,10 @@ class FamilyTest {
             Limits.Bath bath,
             boolean rinse,
             boolean steam,
-            double heat) {
-        assertThat(construction.limits()).isEqualTo(new Limits(push, suction, submerge, bath, rinse, steam, heat));
+            double heat,
+            Limits.Removable removable) {
+        assertThat(construction.limits())
+                .isEqualTo(new Limits(push, suction, submerge, bath, rinse, steam, heat, removable, false));
     }
 
     @Test

@@ -5,13 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.FluidUse;
+import undoknot.head.Channel;
 import undoknot.head.Construction;
+import undoknot.head.Family;
+import undoknot.head.Limits;
 import undoknot.treatment.Gate.Code;
 import undoknot.treatment.Gate.Weight;
 import undoknot.treatment.Treatment.Bath;
@@ -31,7 +35,27 @@ class GatesTest {
     private static final BigDecimal ML = new BigDecimal("2.5");
 
     private static Gates.Situation on(Construction construction, FluidKind fluid) {
-        return new Gates.Situation(construction.limits(), false, false, 0, new Gates.Bottle(fluid, true, null), TODAY);
+        return situation(construction, false, 0, Set.of(), new Gates.Bottle(fluid, true, null));
+    }
+
+    /** In a head whose ports take a push, where the work is done. */
+    private static Gates.Situation situation(
+            Construction construction, boolean food, int cyclesBefore, Set<NoPower> noPower, Gates.Bottle fluid) {
+        Family family = new Family(
+                "X",
+                "X",
+                construction,
+                List.of(new Channel("K", "Black", "#222222", "post", 180)),
+                18,
+                10,
+                1,
+                40,
+                30,
+                List.of());
+        Gates.HeadState head =
+                new Gates.HeadState(food, Site.IN_CARRIAGE, noPower, cyclesBefore, 0, true, Set.of(), Map.of());
+        return new Gates.Situation(
+                family.withLimits(construction.limits().with(Limits.Removable.YES)), head, null, null, fluid, TODAY);
     }
 
     private static Flush flush(double temperatureC) {
@@ -131,13 +155,8 @@ class GatesTest {
         "AQUEOUS_CLEANER, true, false"
     })
     void a_food_head_meets_food_safe_bottles_only(FluidKind kind, boolean bottleFoodSafe, boolean allowed) {
-        Gates.Situation food = new Gates.Situation(
-                Construction.THERMAL_OPEN.limits(),
-                true,
-                false,
-                0,
-                new Gates.Bottle(kind, bottleFoodSafe, null),
-                TODAY);
+        Gates.Situation food =
+                situation(Construction.THERMAL_OPEN, true, 0, Set.of(), new Gates.Bottle(kind, bottleFoodSafe, null));
         assertThat(codes(flush(20), food)).isEqualTo(allowed ? List.of() : List.of(Code.FLUID_NOT_FOR_FOOD));
     }
 
@@ -145,27 +164,33 @@ class GatesTest {
     void a_lot_is_good_on_its_last_day_and_expired_after_it() {
         Gates.Bottle lastDay = new Gates.Bottle(FluidKind.AQUEOUS_CLEANER, false, TODAY);
         Gates.Bottle after = new Gates.Bottle(FluidKind.AQUEOUS_CLEANER, false, TODAY.minusDays(1));
-        assertThat(codes(
-                        flush(20),
-                        new Gates.Situation(Construction.DESK_PIEZO.limits(), false, false, 0, lastDay, TODAY)))
+        assertThat(codes(flush(20), situation(Construction.DESK_PIEZO, false, 0, Set.of(), lastDay)))
                 .isEmpty();
-        assertThat(codes(
-                        flush(20),
-                        new Gates.Situation(Construction.DESK_PIEZO.limits(), false, false, 0, after, TODAY)))
+        assertThat(codes(flush(20), situation(Construction.DESK_PIEZO, false, 0, Set.of(), after)))
                 .containsExactly(Code.LOT_EXPIRED);
     }
 
     @Test
     void cycles_stop_at_three_and_at_a_hold() {
         Cycle two = new Cycle(Set.of("K"), Strength.LIGHT, 2);
-        assertThat(codes(two, new Gates.Situation(Construction.DESK_PIEZO.limits(), false, false, 1, null, TODAY)))
+        assertThat(codes(two, situation(Construction.DESK_PIEZO, false, 1, Set.of(), null)))
                 .isEmpty();
-        assertThat(codes(two, new Gates.Situation(Construction.DESK_PIEZO.limits(), false, false, 2, null, TODAY)))
+        assertThat(codes(two, situation(Construction.DESK_PIEZO, false, 2, Set.of(), null)))
                 .containsExactly(Code.TOO_MANY_CYCLES);
-        List<Gate> held =
-                Gates.of(two, new Gates.Situation(Construction.DESK_PIEZO.limits(), false, true, 0, null, TODAY));
+        List<Gate> held = Gates.of(two, situation(Construction.DESK_PIEZO, false, 0, Set.of(NoPower.HOLD), null));
         assertThat(held).extracting(Gate::code).containsExactly(Code.HEAD_IN_HOLD);
         assertThat(held.get(0).weight()).isEqualTo(Weight.REFUSED);
+    }
+
+    /** Handbook 12: three cycles before hands, however they are logged, and a strong one once. */
+    @Test
+    void twelve_cycles_at_once_are_said_and_so_is_a_second_strong_one() {
+        assertThat(codes(new Cycle(Set.of("K"), Strength.LIGHT, 12), on(Construction.DESK_PIEZO, FluidKind.INK)))
+                .containsExactly(Code.TOO_MANY_CYCLES);
+        assertThat(codes(new Cycle(Set.of("K"), Strength.STRONG, 1), on(Construction.DESK_PIEZO, FluidKind.INK)))
+                .isEmpty();
+        assertThat(codes(new Cycle(Set.of("K"), Strength.STRONG, 2), on(Construction.DESK_PIEZO, FluidKind.INK)))
+                .containsExactly(Code.STRONG_ONCE);
     }
 
     @Test

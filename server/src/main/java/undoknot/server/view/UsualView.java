@@ -59,7 +59,7 @@ public record UsualView(
                 UsualDose.BATH,
                 kinds,
                 Arrays.stream(Method.values())
-                        .filter(method -> !method.allowedBy(family.limits()))
+                        .filter(method -> !method.allowedBy(family))
                         .toList(),
                 Arrays.stream(DryHold.Wet.values())
                         .map(wet -> new HoldView(

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.treatment.Site;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
 import undoknot.advice.WorkStyle;
@@ -99,7 +100,7 @@ class WordsTest {
                 Arguments.of("method", Method.values()),
                 Arguments.of("methodWatch", Method.values()),
                 Arguments.of("rule", Advice.Rule.values()),
-                Arguments.of("site", WorkStyle.Site.values()),
+                Arguments.of("site", Site.values()),
                 Arguments.of("act", Advice.Act.values()),
                 Arguments.of("actWatch", Advice.Act.values()),
                 Arguments.of("worthVerdict", Worth.Verdict.values()),

@@ -1,0 +1,7 @@
+package undoknot.treatment;
+
+/** Where a head is. */
+public enum Site {
+    IN_CARRIAGE,
+    ON_BENCH
+}
