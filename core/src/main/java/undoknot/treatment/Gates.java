@@ -173,6 +173,18 @@ public final class Gates {
         return gates;
     }
 
+    /** Why a family does not allow a method; null when it does. */
+    public static Code whyNot(Method method, Family family) {
+        MethodOnHead onHead = MethodOnHead.of(method);
+        if (onHead.allowedBy(family)) {
+            return null;
+        }
+        if (!onHead.limitAllows(family.limits())) {
+            return onHead.family();
+        }
+        return method.isBenchWork() ? Code.NOT_REMOVABLE : Code.NO_FITTING;
+    }
+
     /** What stands in the way of the mains: a check that is printed, a look that needs power. */
     public static List<Gate> ofPower(Situation s) {
         List<Gate> gates = new ArrayList<>();
@@ -267,11 +279,15 @@ public final class Gates {
             }
             double likely = flowed ? push.pressureKpa(ml, stroke.seconds()) : 0;
             if (surely > push.limitKpa()) {
-                gates.add(Code.PUSH_TOO_HARD.in(channel.code(), "strokes", push.limitKpa(), surely));
+                gates.add(Code.PUSH_TOO_HARD.in(channel.code(), "strokes", push.limitKpa(), tenths(surely)));
             } else if (likely > push.limitKpa()) {
-                gates.add(Code.PUSH_TOO_FAST.in(channel.code(), "strokes", push.limitKpa(), likely));
+                gates.add(Code.PUSH_TOO_FAST.in(channel.code(), "strokes", push.limitKpa(), tenths(likely)));
             }
         }
+    }
+
+    private static double tenths(double value) {
+        return Math.round(value * 10) / 10.0;
     }
 
     private static void suction(Treatment.Handwork work, Situation s, List<Gate> gates) {

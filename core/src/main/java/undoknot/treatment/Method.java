@@ -165,6 +165,11 @@ public enum Method {
         return MethodOnHead.of(this).wetsContacts();
     }
 
+    /** Whether it pushes fluid in at the port. */
+    public boolean isPush() {
+        return MethodOnHead.of(this).family() == Gate.Code.NO_PUSH;
+    }
+
     /** Whether it wets the face alone. */
     public boolean wetsFace() {
         return MethodOnHead.of(this).wetsFace();

@@ -54,6 +54,11 @@ public record Push(
         return through().leastSeconds(volumeMl, limitKpa);
     }
 
+    /** Least time if every nozzle were open, s: no stroke may be faster. */
+    public double floorSeconds(double volumeMl) {
+        return all().leastSeconds(volumeMl, limitKpa);
+    }
+
     /** Pressure of a timed stroke through what is open, kPa. */
     public double pressureKpa(double volumeMl, double seconds) {
         return through().pressureKpa(volumeMl / seconds);

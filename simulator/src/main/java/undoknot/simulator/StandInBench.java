@@ -23,6 +23,7 @@ import undoknot.observation.ToldFacts;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
+import undoknot.visit.HeadNow;
 import undoknot.visit.Step;
 import undoknot.visit.VisitLog;
 
@@ -47,7 +48,7 @@ public final class StandInBench {
     }
 
     public VisitLog visit() {
-        return new VisitLog(family, JobClass.GENERAL, told.observations(), steps, true);
+        return new VisitLog(family, JobClass.GENERAL, told.observations(), steps, HeadNow.READY);
     }
 
     public Judgement judge() {

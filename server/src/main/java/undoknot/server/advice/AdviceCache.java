@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import undoknot.advice.Advice;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.visit.HeadNow;
 
 /**
  * What is advised on each open visit, kept in memory while nothing logged on it changes. The bench asks for all of them at
@@ -48,7 +49,10 @@ public class AdviceCache {
         decidedBy.add(logged.visit().version);
         decidedBy.add(logged.family());
         decidedBy.add(logged.food());
-        decidedBy.add(logged.heldUntil(now).isPresent());
+        HeadNow head = logged.headNow(now);
+        decidedBy.add(head.site());
+        decidedBy.add(head.noPower());
+        logged.headEntriesThatStand().forEach(e -> decidedBy.add(List.of(e.id, e.version)));
         logged.checks().forEach(c -> decidedBy.add(List.of(c.id, c.version)));
         logged.attempts().forEach(a -> decidedBy.add(List.of(a.id, a.version)));
         logged.findings().forEach(f -> decidedBy.add(List.of(f.id, f.version)));

@@ -9,9 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import undoknot.bench.DryHold;
 import undoknot.server.account.SignedIn;
-import undoknot.server.practice.House;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
@@ -29,31 +27,14 @@ class ClockKeeper {
 
     private final StepClocks clocks;
     private final Attempts attempts;
-    private final House house;
     private final VisitWrites writes;
     private final Clock clock;
 
-    ClockKeeper(StepClocks clocks, Attempts attempts, House house, VisitWrites writes, Clock clock) {
+    ClockKeeper(StepClocks clocks, Attempts attempts, VisitWrites writes, Clock clock) {
         this.clocks = clocks;
         this.attempts = attempts;
-        this.house = house;
         this.writes = writes;
         this.clock = clock;
-    }
-
-    VisitView hold(UUID visitId, UUID id, DryHold.Wet wet) {
-        return writes.on(visitId, logged -> {
-            if (clocks.existsById(id)) {
-                return List.of();
-            }
-            Duration atLeast = house.of(logged.visit().houseRules).rules().leastHold();
-            Duration hold = DryHold.of(wet, logged.family().construction(), atLeast);
-            if (hold.isZero()) {
-                throw Refused.entry(
-                        "wet", "NO_HOLD", "Treated in place with dry contacts, looked at: no hold is needed.");
-            }
-            return List.of(start(visitId, id, null, StepClock.Kind.HOLD, hold, wet));
-        });
     }
 
     VisitView burst(UUID visitId, UUID id, UUID attemptId) {
@@ -73,39 +54,27 @@ class ClockKeeper {
                         running ? "A burst is running already." : "This bath has ended.");
             }
             int seconds = ((Treatment.Bath) logged.treatment(attempt)).burstSeconds();
-            return List.of(start(visitId, id, attemptId, StepClock.Kind.BURST, Duration.ofSeconds(seconds), null));
+            return List.of(start(visitId, id, attemptId, StepClock.Kind.BURST, Duration.ofSeconds(seconds)));
         });
     }
 
-    private StepClockRow start(
-            UUID visitId, UUID id, UUID attemptId, StepClock.Kind kind, Duration planned, DryHold.Wet wet) {
+    private StepClockRow start(UUID visitId, UUID id, UUID attemptId, StepClock.Kind kind, Duration planned) {
         return clocks.saveAndFlush(new StepClockRow(
-                id, visitId, attemptId, kind, clock.instant(), SignedIn.now().displayName(), planned, wet));
+                id, visitId, attemptId, kind, clock.instant(), SignedIn.now().displayName(), planned));
     }
 
-    VisitView stop(UUID visitId, UUID id, String reason) {
+    VisitView stop(UUID visitId, UUID id) {
         return writes.on(visitId, logged -> {
             StepClockRow row = logged.clocks().stream()
-                    .filter(c -> c.id.equals(id))
+                    .filter(c -> c.id.equals(id) && c.kind != StepClock.Kind.HOLD)
                     .findFirst()
                     .orElseThrow(() -> Refused.notFound("clock"));
             if (row.stoppedAt != null) {
                 return List.of();
             }
             Instant now = clock.instant();
-            boolean early = row.clock().phase(now) == StepClock.Phase.RUNNING;
-            boolean hasReason = reason != null && !reason.isBlank();
-            if (row.kind == StepClock.Kind.HOLD && early && !hasReason) {
-                throw Refused.entry(
-                        "reason",
-                        "EARLY",
-                        "This hold still runs, and power on a damp head can cost head, ribbon and board. Say why it ends now.");
-            }
             row.stoppedAt = now;
             row.stoppedBy = SignedIn.now().displayName();
-            if (hasReason) {
-                row.note = reason.strip();
-            }
             List<Object> written = new ArrayList<>();
             written.add(clocks.saveAndFlush(row));
             if (row.attemptId != null) {

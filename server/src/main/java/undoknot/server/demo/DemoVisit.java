@@ -7,9 +7,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import undoknot.bench.DryHold;
 import undoknot.diagnosis.Cause;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
@@ -25,13 +25,17 @@ import undoknot.server.fluid.LotDraw;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
+import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.simulator.Fault;
+import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
 
 /** Writes down one visit of the demo, step by step; times are minutes before now. */
@@ -169,7 +173,7 @@ final class DemoVisit {
                 lot,
                 new Treatment.Soak(place, inOrder(channels), BigDecimal.valueOf(ml), planned),
                 null);
-        return clock(minutesAgo, StepClock.Kind.SOAK, Duration.ofMinutes(planned), tookMinutes, lastAttempt(), null);
+        return clock(minutesAgo, StepClock.Kind.SOAK, Duration.ofMinutes(planned), tookMinutes, lastAttempt());
     }
 
     DemoVisit bath(
@@ -187,7 +191,7 @@ final class DemoVisit {
                 lot,
                 new Treatment.Bath(inOrder(channels), BigDecimal.valueOf(ml), 2.5, 35.0, bursts, seconds),
                 departure);
-        return clock(minutesAgo, StepClock.Kind.BURST, Duration.ofSeconds(seconds), tookMinutes, lastAttempt(), null);
+        return clock(minutesAgo, StepClock.Kind.BURST, Duration.ofSeconds(seconds), tookMinutes, lastAttempt());
     }
 
     DemoVisit handwork(int minutesAgo, Method method, String... channels) {
@@ -199,8 +203,23 @@ final class DemoVisit {
         return this;
     }
 
-    DemoVisit hold(int minutesAgo, int hours, DryHold.Wet wet) {
-        return clock(minutesAgo, StepClock.Kind.HOLD, Duration.ofHours(hours), null, null, wet);
+    /** Something tapped about the head itself. */
+    DemoVisit entry(int minutesAgo, HeadEntry entry) {
+        rows.add(new HeadEntryRow(UUID.randomUUID(), id, entry, "", ago(minutesAgo), TECHNICIAN));
+        return this;
+    }
+
+    /** After work in the carriage: the pad is taken out, contacts and board are looked at and dry. */
+    DemoVisit padOutAndDry(int minutesAgo) {
+        return entry(minutesAgo, HeadEntry.PAD_OUT)
+                .entry(minutesAgo, HeadEntry.SEEN_DRY)
+                .entry(minutesAgo, HeadEntry.CAPPED);
+    }
+
+    /** What was done last was done on the bench. */
+    DemoVisit onBench() {
+        attempts.get(attempts.size() - 1).site = Site.ON_BENCH;
+        return this;
     }
 
     DemoVisit returned(int minutesAgo, Outcome outcome, String reason) {
@@ -226,7 +245,14 @@ final class DemoVisit {
         attempt.volumeMl = treatment.volumeMl();
         attempt.endedAt = tookMinutes == null ? null : ago(minutesAgo).plus(Duration.ofMinutes(tookMinutes));
         attempt.note = "";
+        Method method = Method.of(treatment);
+        attempt.site = method.isBenchWork() ? Site.ON_BENCH : Site.IN_CARRIAGE;
         attempt.departureReason = departure;
+        if (departure != null) {
+            Gates.HeadState ready = new Gates.HeadState(false, attempt.site, Set.of(), 0, 0, true, Set.of(), Map.of());
+            attempt.against = json.apply(
+                    Gates.of(treatment, new Gates.Situation(family, ready, null, null, null, LocalDate.EPOCH)));
+        }
         rows.add(attempt);
         attempts.add(attempt);
         if (lot != null) {
@@ -238,14 +264,9 @@ final class DemoVisit {
     }
 
     private DemoVisit clock(
-            int minutesAgo,
-            StepClock.Kind kind,
-            Duration planned,
-            Integer tookMinutes,
-            UUID attemptId,
-            DryHold.Wet wet) {
+            int minutesAgo, StepClock.Kind kind, Duration planned, Integer tookMinutes, UUID attemptId) {
         StepClockRow row =
-                new StepClockRow(UUID.randomUUID(), id, attemptId, kind, ago(minutesAgo), TECHNICIAN, planned, wet);
+                new StepClockRow(UUID.randomUUID(), id, attemptId, kind, ago(minutesAgo), TECHNICIAN, planned);
         if (tookMinutes != null) {
             row.stoppedAt = ago(minutesAgo).plus(Duration.ofMinutes(tookMinutes));
             row.stoppedBy = TECHNICIAN;

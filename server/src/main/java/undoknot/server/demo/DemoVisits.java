@@ -23,7 +23,6 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import undoknot.bench.DryHold;
 import undoknot.diagnosis.Cause;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
@@ -46,6 +45,7 @@ import undoknot.simulator.Fault;
 import undoknot.simulator.PluggedHead;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
+import undoknot.visit.HeadEntry;
 
 /** The visits of the demo: heads at every stage, and the histories that a bench knows. */
 @Component
@@ -88,7 +88,7 @@ class DemoVisits {
         all.addAll(List.of(cleanRecovery(), wanderingAir(), deadDriveGroup(), stationThatReclogs(), silverSupply()));
         all.addAll(List.of(inHold(), foodHead(), inkChange(), firstStay(), secondStay(), stoppedByMoney()));
         all.addAll(List.of(justTakenIn(), starvedPennants(), inTheBath(), readyToReturn(), headError(), soakIsDue()));
-        all.addAll(List.of(halfABill(), smearedLabels(), silverStarves()));
+        all.addAll(List.of(halfABill(), smearedLabels(), silverStarves(), rinsedTwice(), overnightPad()));
         write(all);
         keepRecord(all);
     }
@@ -105,10 +105,12 @@ class DemoVisits {
                 .told("Quaymaster desk printer", "seed packets, a field of blue", 34, 2, Symptom.GAPS_SEVERAL)
                 .check(6 * DAY - 20, head.check(), "plain paper, rested an hour")
                 .cause(6 * DAY - 40, Cause.DRIED_INK, "C,LC", "scattered fixed gaps, idle five weeks, station clean")
-                .flush(6 * DAY - 60, shelf.get("head"), 2.5, STIFF, TINTED, DRIPS, "C", "LC");
+                .flush(6 * DAY - 60, shelf.get("head"), 2.5, STIFF, TINTED, DRIPS, "C", "LC")
+                .padOutAndDry(6 * DAY - 75);
         v.check(6 * DAY - 95, head.clear("C", 0.45).clear("LC", 0.6).check(), "");
         v.soak(6 * DAY - 110, shelf.get("head"), 3, Treatment.Place.PORT, 40, 42, "C", "LC")
                 .flush(6 * DAY - 160, shelf.get("head"), 1.5, FREE, LIKE_FRESH, WHOLE, "C", "LC")
+                .padOutAndDry(6 * DAY - 170)
                 .cycle(6 * DAY - 175, Treatment.Strength.LIGHT, 1);
         return v.check(6 * DAY - 185, head.clear("C", 1).clear("LC", 1).check(), "after a full blue page")
                 .returned(5 * DAY, Outcome.RECOVERED, null);
@@ -153,6 +155,7 @@ class DemoVisits {
                 .cycle(9 * DAY - 50, Treatment.Strength.LIGHT, 1)
                 .check(9 * DAY - 60, head.check(), "same forty nozzles")
                 .flush(9 * DAY - 90, shelf.get("head"), 3, FREE, LIKE_FRESH, WHOLE, "Y")
+                .padOutAndDry(9 * DAY - 100)
                 .cycle(9 * DAY - 110, Treatment.Strength.LIGHT, 1)
                 .check(9 * DAY - 120, head.check(), "same forty nozzles")
                 .found(9 * DAY - 124, Sign.STATION_CLEAN, null)
@@ -182,7 +185,8 @@ class DemoVisits {
                         Symptom.GAPS_SEVERAL)
                 .ink(InkChemistry.PIGMENT, JobClass.RIBBON_LABEL)
                 .check(29 * HOUR, head.check(), "")
-                .flush(28 * HOUR, shelf.get("head"), 2, FREE, LIKE_FRESH, WHOLE, "K");
+                .soak(28 * HOUR, shelf.get("head"), 1.5, Treatment.Place.PORT, 40, 41, "K")
+                .padOutAndDry(28 * HOUR - 45);
         v.check(27 * HOUR, head.clear("K", 0.8).check(), "").cycle(26 * HOUR, Treatment.Strength.NORMAL, 1);
         return v.check(
                         25 * HOUR,
@@ -249,7 +253,8 @@ class DemoVisits {
                         "lead's consent, two short bursts, board dry",
                         "M",
                         "Y")
-                .hold(5 * HOUR, 24, DryHold.Wet.BASE_ONLY);
+                .entry(7 * HOUR - 6, HeadEntry.SEEN_DRY)
+                .handwork(5 * HOUR, Method.DRAW_BACK, "M", "Y");
     }
 
     private DemoVisit foodHead() {
@@ -265,6 +270,8 @@ class DemoVisits {
                         "")
                 .cause(4 * HOUR - 10, Cause.DRIED_INK, "Y", "idle over a week, scattered gaps")
                 .flush(3 * HOUR, shelf.get("food"), 2, WOULD_NOT_GO, INK, NOTHING, "Y")
+                .padOutAndDry(3 * HOUR - 10)
+                .entry(21, HeadEntry.HEAD_OUT)
                 .soak(18, shelf.get("food"), 22, Treatment.Place.TRAY, 40, null, "Y");
     }
 
@@ -288,7 +295,8 @@ class DemoVisits {
                 .told("Barrelhoop label printer", "jam labels", 15, 2, Symptom.GAPS_ONE_COLOUR)
                 .check(74 * DAY - 30, head.check(), "")
                 .cause(74 * DAY - 40, Cause.DRIED_INK, "M", "idle two weeks")
-                .flush(74 * DAY - 60, shelf.get("head"), 3, STIFF, LIKE_FRESH, WHOLE, "M")
+                .soak(74 * DAY - 45, shelf.get("head"), 1.5, Treatment.Place.PORT, 10, 12, "M")
+                .padOutAndDry(74 * DAY - 60)
                 .cycle(74 * DAY - 70, Treatment.Strength.LIGHT, 1);
         return v.check(74 * DAY - 80, head.clear("M", 1).check(), "").returned(73 * DAY, Outcome.RECOVERED, null);
     }
@@ -314,8 +322,11 @@ class DemoVisits {
                 .told("Barrelhoop label printer", "ferry tickets", 210, 8, Symptom.EVERYTHING_BLANK)
                 .check(12 * DAY - 60, head.check(), "")
                 .cause(12 * DAY - 70, Cause.DRIED_INK, "K,C", "idle seven months, hot hut")
-                .flush(12 * DAY - 90, shelf.get("head"), 4, WOULD_NOT_GO, INK, NOTHING, "K", "C")
-                .soak(12 * DAY - 120, shelf.get("head"), 25, Treatment.Place.TRAY, 720, 740, "K", "C");
+                .soak(12 * DAY - 75, shelf.get("head"), 3, Treatment.Place.PORT, 40, 41, "K", "C")
+                .padOutAndDry(12 * DAY - 118)
+                .soak(12 * DAY - 120, shelf.get("head"), 25, Treatment.Place.TRAY, 720, 740, "K", "C")
+                .entry(11 * DAY + 40, HeadEntry.SEEN_DRY)
+                .entry(11 * DAY + 30, HeadEntry.HEAD_IN);
         v.priceLimit = BigDecimal.valueOf(45);
         return v.check(11 * DAY, head.clear("K", 0.12).check(), "")
                 .returned(10 * DAY, Outcome.STOPPED_FOR_COST, "A used head costs less than the next two rounds would.");
@@ -391,7 +402,8 @@ class DemoVisits {
                         Symptom.GAPS_NEVER_MOVE)
                 .check(27 * HOUR, head.check(), "")
                 .cause(26 * HOUR, Cause.DRIED_INK, "Y", "fixed gaps, idle six weeks")
-                .flush(25 * HOUR, shelf.get("head"), 3, STIFF, TINTED, DRIPS, "Y")
+                .soak(25 * HOUR, shelf.get("head"), 1.5, Treatment.Place.PORT, 40, 42, "Y")
+                .padOutAndDry(24 * HOUR)
                 .bath(1, shelf.get("water"), 140, 3, 150, null, null, "Y");
     }
 
@@ -404,6 +416,9 @@ class DemoVisits {
                 .cause(2 * DAY - 70, Cause.DRIED_INK, "C", "scattered gaps that shrink")
                 .soak(2 * DAY - 90, shelf.get("water"), 20, Treatment.Place.TRAY, 40, 41, "C")
                 .flush(2 * DAY - 150, shelf.get("head"), 2, FREE, LIKE_FRESH, WHOLE, "C")
+                .onBench()
+                .entry(2 * DAY - 156, HeadEntry.SEEN_DRY)
+                .entry(6 * HOUR, HeadEntry.HEAD_IN)
                 .cycle(5 * HOUR, Treatment.Strength.LIGHT, 1)
                 .handwork(4 * HOUR + 20, Method.PAGE, "C", "M", "Y");
         return v.check(
@@ -432,6 +447,35 @@ class DemoVisits {
                         "")
                 .cause(6 * HOUR, Cause.DRIED_INK, "G", "idle forty days")
                 .soak(52, shelf.get("head"), 1.5, Treatment.Place.PORT, 40, null, "G");
+    }
+
+    /** Its body wet by a rinse, then its base by a bath: one hold, the one that ends last. */
+    private DemoVisit rinsedTwice() {
+        PluggedHead head = new PluggedHead(family.get("VENNICK-B3"), 71).plug("C", 0.33);
+        return visit("VENNICK-B3")
+                .from("Dunlin Play Bills", "print room, Dunlin Court", "VB3-10027", 9 * HOUR, 3)
+                .told("Sieve & Sugar printer", "a month of matinees", 38, 1, Symptom.GAPS_ONE_COLOUR)
+                .check(8 * HOUR, head.check(), "")
+                .cause(8 * HOUR - 10, Cause.DRIED_INK, "C", "idle over a month, fixed gaps")
+                .entry(7 * HOUR, HeadEntry.HEAD_OUT)
+                .handwork(6 * HOUR + 30, Method.RINSE, "C", "M", "Y")
+                .bath(6 * HOUR, shelf.get("water"), 120, 1, 120, 3, null, "C")
+                .entry(6 * HOUR - 8, HeadEntry.SEEN_DRY);
+    }
+
+    /** A pad left under the face over night: no power until it is out. */
+    private DemoVisit overnightPad() {
+        PluggedHead head = new PluggedHead(family.get("HULVER-W8"), 83)
+                .run("LK", 70, 77, NozzleState.MISSING)
+                .run("LK", 69, 69, NozzleState.DEFLECTED);
+        return visit("HULVER-W8")
+                .from("Turnstone Museum Labels", "workshop bell, Turnstone Steps", "HW8-01402", 20 * HOUR, 2)
+                .told("Windlass wide-format", "a chart of the bay, dusty stock", 2, 0, Symptom.GAPS_NEVER_MOVE)
+                .ink(InkChemistry.PIGMENT, JobClass.GENERAL)
+                .check(19 * HOUR, head.check(), "")
+                .found(18 * HOUR + 30, Sign.FACE_DIRTY, "LK")
+                .cause(18 * HOUR, Cause.FACE_DEBRIS, "LK", "a short dense run, a fibre on the face")
+                .handwork(13 * HOUR, Method.PAD, "LK");
     }
 
     private void write(List<DemoVisit> all) {

@@ -6,6 +6,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -45,7 +46,10 @@ import undoknot.server.practice.House;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.TreatmentEntry;
 import undoknot.server.words.Words;
+import undoknot.treatment.NoPower;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.visit.HeadNow;
 import undoknot.visit.Step;
 import undoknot.visit.VisitLog;
 
@@ -135,7 +139,8 @@ class AskController {
                 new NextLook.Possible(
                         family.construction(),
                         family.channels().stream().map(Channel::code).toList(),
-                        !request.powerForbidden()));
+                        !request.powerForbidden(),
+                        true));
         return new RankAnswer(
                 ranking.causes(), ranking.channels(), next, NextLook.best(next).isEmpty(), Contradiction.in(seen));
     }
@@ -210,7 +215,7 @@ class AskController {
                         request.jobClass(),
                         observations(family, Objects.requireNonNullElse(request.observations(), List.of())),
                         steps,
-                        !request.powerForbidden()),
+                        request.powerForbidden() ? dries() : HeadNow.READY),
                 priors,
                 new Terms(
                         rules(request),
@@ -218,6 +223,12 @@ class AskController {
                         request.food(),
                         Objects.requireNonNullElse(request.inks(), Map.of())));
         return new AdviceAnswer(judgement.advice(), judgement.ranking().causes(), judgement.contradictions());
+    }
+
+    /** A head that may have no power, without a time: who asks so knows the reason. */
+    private static HeadNow dries() {
+        HeadNow.Kept kept = new HeadNow.Kept(NoPower.HOLD, Instant.EPOCH, null);
+        return new HeadNow(Site.IN_CARRIAGE, List.of(kept), List.of(), null, null);
     }
 
     private HouseRules rules(AdviceRequest request) {

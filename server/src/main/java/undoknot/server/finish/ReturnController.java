@@ -91,6 +91,12 @@ class ReturnController {
                                     .map(Acceptance::verdict)
                                     .orElse(null),
                             logged.firstToLast().orElse(null));
+            if (!logged.headNow(clock.instant()).mayHavePower() && reason.isEmpty()) {
+                throw Refused.entry(
+                        "reason",
+                        "NO_POWER",
+                        "This head may not have power yet. Wait, or say why it goes back now; the report says until when.");
+            }
             if (doubt.isPresent() && reason.isEmpty()) {
                 throw Refused.entry("reason", doubt.get().name(), words(doubt.get()));
             }

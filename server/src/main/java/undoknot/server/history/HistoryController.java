@@ -22,6 +22,7 @@ import undoknot.server.scan.Scan;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
+import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.Visit;
@@ -37,7 +38,8 @@ class HistoryController {
             DiagnosisRow.class, "DIAGNOSIS",
             Attempt.class, "ATTEMPT",
             StepClockRow.class, "CLOCK",
-            FindingRow.class, "FINDING");
+            FindingRow.class, "FINDING",
+            HeadEntryRow.class, "HEAD");
 
     private final EntityManager entities;
 
@@ -45,7 +47,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK or FINDING */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING or HEAD */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(

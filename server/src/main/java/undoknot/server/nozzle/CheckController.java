@@ -24,6 +24,7 @@ import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.account.SignedIn;
+import undoknot.server.gate.GateKeeper;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scan;
@@ -48,6 +49,7 @@ class CheckController {
     private final VisitLoader loader;
     private final StoredJson stored;
     private final ScanKeeper scans;
+    private final GateKeeper gates;
     private final VisitWrites writes;
     private final Ledger ledger;
     private final Clock clock;
@@ -57,6 +59,7 @@ class CheckController {
             VisitLoader loader,
             StoredJson stored,
             ScanKeeper scans,
+            GateKeeper gates,
             VisitWrites writes,
             Ledger ledger,
             Clock clock) {
@@ -64,6 +67,7 @@ class CheckController {
         this.loader = loader;
         this.stored = stored;
         this.scans = scans;
+        this.gates = gates;
         this.writes = writes;
         this.ledger = ledger;
         this.clock = clock;
@@ -75,6 +79,8 @@ class CheckController {
      * @param scanId the scan that the reading was accepted from; corrections by hand are the differences to it
      * @param coarse bars, stream or pad print; instead of a reading
      * @param notPossible why no check could be printed; instead of a reading
+     * @param departureReason why it was printed against a gate; needed when one is in the way
+     * @param doneAnyway that it was printed although that is never done; a lead logs it
      */
     record CheckEntry(
             @Nullable Long version,
@@ -86,7 +92,12 @@ class CheckController {
             String notPossible,
 
             @Nullable @Size(max = 2000, message = "Keep the note to {max} signs.")
-            String note) {}
+            String note,
+
+            @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
+            String departureReason,
+
+            @Nullable Boolean doneAnyway) {}
 
     @PutMapping("/checks/{id}")
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
@@ -104,6 +115,14 @@ class CheckController {
             if (check == null) {
                 check = new NozzleCheck(
                         id, visitId, clock.instant(), SignedIn.now().displayName());
+                boolean printed = reading != null
+                        || coarse != null && !entry.coarse().kind().isOffMachine();
+                if (printed) {
+                    GateKeeper.Departure why =
+                            new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
+                    check.against = gates.pass(gates.ofPrint(logged), why);
+                    check.departureReason = check.against == null ? null : why.text();
+                }
             } else {
                 if (!check.visitId.equals(visitId)) {
                     throw Refused.notFound("check");
@@ -142,7 +161,9 @@ class CheckController {
                 check.scanId,
                 check.coarse == null ? null : stored.read(check.coarse, CoarseReading.class),
                 check.notPossible,
-                check.note);
+                check.note,
+                check.departureReason,
+                null);
     }
 
     private ScanResult placed(Scan scan) {

@@ -20,8 +20,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.server.account.SignedIn;
+import undoknot.server.gate.GateKeeper;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
@@ -40,6 +42,7 @@ class FindingController {
     private final Findings findings;
     private final FindingPhotos photos;
     private final VisitLoader loader;
+    private final GateKeeper gates;
     private final VisitWrites writes;
     private final RepeatableWrite plainWrites;
     private final Clock clock;
@@ -48,12 +51,14 @@ class FindingController {
             Findings findings,
             FindingPhotos photos,
             VisitLoader loader,
+            GateKeeper gates,
             VisitWrites writes,
             RepeatableWrite plainWrites,
             Clock clock) {
         this.findings = findings;
         this.photos = photos;
         this.loader = loader;
+        this.gates = gates;
         this.writes = writes;
         this.plainWrites = plainWrites;
         this.clock = clock;
@@ -62,13 +67,20 @@ class FindingController {
     /**
      * @param sign what was found; one of the findings of a look, or a thing seen by the way
      * @param channel where; absent when it is about the whole head
+     * @param departureReason why it was looked at against a gate; needed when one is in the way
+     * @param doneAnyway that it was looked at although that is never done; a lead logs it
      */
     record FindingEntry(
             @NotNull(message = "Say what you found.") Sign sign,
             @Nullable String channel,
 
             @Nullable @Size(max = 2000, message = "Keep the note to {max} signs.")
-            String note) {}
+            String note,
+
+            @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
+            String departureReason,
+
+            @Nullable Boolean doneAnyway) {}
 
     @PutMapping
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody FindingEntry entry) {
@@ -89,6 +101,13 @@ class FindingController {
                         entry.channel(),
                         clock.instant(),
                         SignedIn.now().displayName());
+                Look look = Look.making(entry.sign()).orElse(null);
+                if (look != null) {
+                    GateKeeper.Departure why =
+                            new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
+                    row.against = gates.pass(gates.ofLook(logged, look), why);
+                    row.departureReason = row.against == null ? null : why.text();
+                }
             } else if (row.sign != entry.sign() || !Objects.equals(row.channel, entry.channel())) {
                 throw Refused.conflict(row.observation(), entry);
             }

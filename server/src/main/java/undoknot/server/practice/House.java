@@ -6,11 +6,13 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import undoknot.head.Limits;
+import undoknot.practice.HouseRules;
 import undoknot.server.head.FamilyLimits;
+import undoknot.server.visit.ShopRules;
 
 /** The shop's rules as they stand and as they stood. */
 @Component
-public class House implements FamilyLimits {
+public class House implements FamilyLimits, ShopRules {
 
     private final HouseRows rows;
     private final ObjectMapper json;
@@ -44,6 +46,11 @@ public class House implements FamilyLimits {
     @Override
     public Map<String, Limits> limits() {
         return now().limits();
+    }
+
+    @Override
+    public HouseRules numbered(Integer number) {
+        return of(number).rules();
     }
 
     HouseBook read(HouseRow row) {

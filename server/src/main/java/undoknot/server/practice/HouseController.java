@@ -146,6 +146,11 @@ class HouseController {
         });
         book.limits().forEach((family, limits) -> {
             known(family, "book.limits", wrong);
+            if (limits == null) {
+                wrong.add(new FieldProblem(
+                        "book.limits." + family, "MISSING", "Enter the limits, or leave the family out."));
+                return;
+            }
             String at = "book.limits." + family;
             range(limits.pushKpa(), 0, 200, at + ".pushKpa", "kPa", wrong);
             range(limits.suctionKpa(), 0, 90, at + ".suctionKpa", "kPa", wrong);

@@ -38,6 +38,8 @@ public record Report(
         @Nullable Outcome outcome,
         @Nullable String outcomeReason,
         @Nullable String food,
+        @Nullable PowerWords.Power noPower,
+        List<String> against,
         @Nullable Instant signedAt,
         @Nullable String signedBy) {
 
@@ -80,6 +82,7 @@ public record Report(
             @Nullable BigDecimal volumeMl,
             @Nullable String note,
             @Nullable String departure,
+            List<String> against,
             Knot knot,
             String result) {}
 

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.words.Words;
@@ -28,14 +29,23 @@ class ReportController {
     private final Pages pages;
     private final Words words;
     private final QuoteMaker quotes;
+    private final PowerWords power;
     private final Clock clock;
 
-    ReportController(VisitLoader loader, ReportMaker maker, Pages pages, Words words, QuoteMaker quotes, Clock clock) {
+    ReportController(
+            VisitLoader loader,
+            ReportMaker maker,
+            Pages pages,
+            Words words,
+            QuoteMaker quotes,
+            PowerWords power,
+            Clock clock) {
         this.loader = loader;
         this.maker = maker;
         this.pages = pages;
         this.words = words;
         this.quotes = quotes;
+        this.power = power;
         this.clock = clock;
     }
 
@@ -90,11 +100,11 @@ class ReportController {
         return data;
     }
 
-    /** The QR code of the tag; it holds the tag code alone, so that a scanner types it. */
+    /** The QR code of the tag: the address of the plain page behind it, for a phone; a scanner types it, and the tag is read out of it. */
     @GetMapping(path = "/tag.svg", produces = "image/svg+xml")
     @Transactional(readOnly = true)
     public String tag(@PathVariable UUID visitId) {
-        return Pages.qr(loader.get(visitId).visit().tag, 240);
+        return Pages.qr(tagAddress(loader.get(visitId)), 240);
     }
 
     @GetMapping(path = "/label.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
@@ -103,13 +113,20 @@ class ReportController {
         LoggedVisit logged = loader.get(visitId);
         Map<String, Object> data = new HashMap<>();
         data.put("tag", logged.visit().tag);
-        data.put("qr", Pages.qr(logged.visit().tag, LABEL_QR_PX));
+        data.put("qr", Pages.qr(tagAddress(logged), LABEL_QR_PX));
         data.put("customer", logged.customer().name);
         data.put("family", logged.family().name());
         data.put("serial", logged.head().serial);
         data.put("promisedOn", logged.visit().promisedOn);
         data.put("food", logged.food().needsFoodCare());
+        data.put("power", power.of(logged.headNow(clock.instant())));
         return file(pages.pdf("label", data), "label-" + logged.visit().tag + ".pdf");
+    }
+
+    private static String tagAddress(LoggedVisit logged) {
+        return ServletUriComponentsBuilder.fromCurrentContextPath()
+                .path("/t/" + logged.visit().tag)
+                .toUriString();
     }
 
     private static ResponseEntity<byte[]> file(byte[] content, String name) {

@@ -1,6 +1,7 @@
 package undoknot.server.report;
 
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -24,6 +25,7 @@ import undoknot.server.visit.Intake;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.words.Words;
+import undoknot.treatment.Gate;
 import undoknot.treatment.Treatment;
 
 /** Puts together the report of a visit. */
@@ -31,10 +33,14 @@ import undoknot.treatment.Treatment;
 public class ReportMaker {
 
     private final Words words;
+    private final PowerWords power;
+    private final Clock clock;
     private final String shop;
 
-    ReportMaker(Words words, @Value("${undoknot.shop}") String shop) {
+    ReportMaker(Words words, PowerWords power, Clock clock, @Value("${undoknot.shop}") String shop) {
         this.words = words;
+        this.power = power;
+        this.clock = clock;
         this.shop = shop;
     }
 
@@ -88,6 +94,8 @@ public class ReportMaker {
                 logged.visit().outcome,
                 logged.visit().outcomeReason,
                 logged.food() == FoodStanding.NOT_FOOD ? null : words.of("food", logged.food()),
+                logged.headNow(clock.instant()).mayHavePower() ? null : power.of(logged.headNow(clock.instant())),
+                otherAgainst(logged),
                 logged.visit().closedAt,
                 logged.visit().closedBy);
     }
@@ -154,9 +162,33 @@ public class ReportMaker {
                     lot == null ? null : attempt.volumeMl,
                     attempt.note.isEmpty() ? null : attempt.note,
                     attempt.departureReason,
+                    against(logged.gates(attempt.against)),
                     logged.knot(attempt),
                     words.of("knot", logged.knot(attempt))));
         }
+        return lines;
+    }
+
+    /** The gates something was done against, in words. */
+    private List<String> against(List<Gate> gates) {
+        return gates.stream().map(words::gate).toList();
+    }
+
+    /** Checks that were printed, and looks that were taken, against a gate. */
+    private List<String> otherAgainst(LoggedVisit logged) {
+        List<String> lines = new ArrayList<>();
+        for (int i = 0; i < logged.checks().size(); i++) {
+            NozzleCheck check = logged.checks().get(i);
+            if (check.against != null) {
+                lines.add("Check " + (i + 1) + " was printed against a limit ("
+                        + String.join(" ", against(logged.gates(check.against))) + ") because: "
+                        + check.departureReason);
+            }
+        }
+        logged.findingsThatStand().stream()
+                .filter(f -> f.against != null)
+                .forEach(f -> lines.add("A look was taken against a limit ("
+                        + String.join(" ", against(logged.gates(f.against))) + ") because: " + f.departureReason));
         return lines;
     }
 

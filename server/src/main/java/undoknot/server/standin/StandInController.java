@@ -32,6 +32,7 @@ import undoknot.head.CheckLayout;
 import undoknot.head.Family;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
+import undoknot.server.gate.GateKeeper;
 import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
 import undoknot.server.problem.Refused;
@@ -53,12 +54,20 @@ class StandInController {
     private final Families families;
     private final Layouts layouts;
     private final ScanKeeper keeper;
+    private final GateKeeper gates;
     private final Clock clock;
 
     StandInController(
-            StandIns standIns, VisitLoader loader, Families families, Layouts layouts, ScanKeeper keeper, Clock clock) {
+            StandIns standIns,
+            VisitLoader loader,
+            Families families,
+            Layouts layouts,
+            ScanKeeper keeper,
+            GateKeeper gates,
+            Clock clock) {
         this.standIns = standIns;
         this.loader = loader;
+        this.gates = gates;
         this.families = families;
         this.layouts = layouts;
         this.keeper = keeper;
@@ -142,6 +151,7 @@ class StandInController {
         if (keeper.find(visitId, id).isPresent()) {
             return new Printed(id);
         }
+        gates.pass(gates.ofPrint(logged), GateKeeper.Departure.NONE);
         ScanStyle style = order.style() == null ? ScanStyle.OFFICE_SCANNER : order.style();
         Strokes strokes = standIns.print(logged, clock.instant());
         long seed = id.getMostSignificantBits() ^ id.getLeastSignificantBits();

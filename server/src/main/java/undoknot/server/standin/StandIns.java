@@ -60,11 +60,6 @@ public class StandIns {
      * @throws Refused when no stand-in answers for the head, or when it cannot print
      */
     Strokes print(LoggedVisit logged, Instant now) {
-        Instant held = logged.heldUntil(now).orElse(null);
-        if (held != null) {
-            throw Refused.entry(
-                    "standIn", "HEAD_IN_HOLD", "The head dries: no power yet. Print when the dry hold is over.");
-        }
         StandInHead head = standing(logged, now);
         if (head.noCheck().isPresent()) {
             throw Refused.entry(

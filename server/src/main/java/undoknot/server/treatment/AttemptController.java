@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.flow.OpenNozzles;
+import undoknot.flow.Reservoir;
 import undoknot.server.view.DepartureEntry;
 import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
@@ -21,7 +23,10 @@ import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Push;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.Wet;
 
 /** Logging attempts. */
 @RestController
@@ -37,6 +42,9 @@ class AttemptController {
     /**
      * @param lotId bottle the fluid comes from; absent for a printer cycle
      * @param departureReason why a gate is departed from; needed when one is
+     * @param doneAnyway that it was done although it is never done; a lead logs it
+     * @param site where it was done; absent for where the head is. The other place takes it out, or puts it back
+     * @param wet how deep the head went into fluid, in a tray or a bath; absent for the base alone
      * @param departure why something else is done than what was advised; kept with the attempt, or not at all
      */
     record AttemptEntry(
@@ -49,6 +57,9 @@ class AttemptController {
             @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
             String departureReason,
 
+            @Nullable Boolean doneAnyway,
+            @Nullable Site site,
+            @Nullable Wet wet,
             @Nullable @Valid DepartureEntry departure) {}
 
     record Withdrawal(
@@ -61,7 +72,9 @@ class AttemptController {
             @NotNull Treatment.Kind kind,
             @Nullable TreatmentEntry treatment,
             @Nullable UUID lotId,
-            @Nullable Double temperatureC) {
+            @Nullable Double temperatureC,
+            @Nullable Site site,
+            @Nullable Wet wet) {
 
         /** What is done, as far as it is known; null while no handwork is chosen. */
         @Nullable
@@ -75,7 +88,12 @@ class AttemptController {
                             ? Method.TRAY_SOAK
                             : Method.PORT_SOAK;
                 case BATH -> Method.BATH;
-                case CYCLE -> Method.CYCLE;
+                case CYCLE ->
+                    treatment != null
+                                    && treatment.cycle() != null
+                                    && treatment.cycle().strength() == Treatment.Strength.STRONG
+                            ? Method.CYCLE_STRONG
+                            : Method.CYCLE;
                 case HANDWORK ->
                     treatment == null || treatment.handwork() == null
                             ? null
@@ -84,10 +102,52 @@ class AttemptController {
         }
     }
 
+    /**
+     * A push at one port against the limit, with what goes into the sum.
+     *
+     * @param open nozzles that the last map does not show as missing; absent without a map
+     * @param viscosityMpaS of water at that temperature, mPa·s
+     * @param secondsPerMl least time of a stroke for each mL, through what is open
+     * @param floorSecondsPerMl the same if every nozzle were open: no stroke may be faster
+     * @param reservoirM height of a raised reservoir that gives the limit pressure, m
+     */
+    record PushView(
+            String channel,
+            double limitKpa,
+            int nozzles,
+            @Nullable Integer open,
+            double boreUm,
+            double plateUm,
+            double temperatureC,
+            double viscosityMpaS,
+            double jetLoss,
+            double secondsPerMl,
+            double floorSecondsPerMl,
+            List<Push.GreatestForce> greatestForces,
+            double reservoirM) {
+        static PushView of(Push push, double temperatureC) {
+            return new PushView(
+                    push.channel(),
+                    push.limitKpa(),
+                    push.nozzles(),
+                    push.open(),
+                    push.boreUm(),
+                    push.plateUm(),
+                    temperatureC,
+                    push.viscosityPaS() * 1000,
+                    OpenNozzles.JET_LOSS,
+                    push.leastSeconds(1),
+                    push.floorSeconds(1),
+                    push.greatestForces(),
+                    Reservoir.greatestHeightM(push.limitKpa()));
+        }
+    }
+
     /** @param shortByMl how much more the bottle would have to hold; absent when it holds enough */
     record Preview(
             List<Caution> cautions,
             List<Gate> gates,
+            List<PushView> pushes,
             @Nullable BigDecimal shortByMl) {}
 
     /** What stands in the way and which cautions go with it. Stores nothing. */

@@ -5,30 +5,32 @@ import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.fluid.Draw;
-import undoknot.server.account.Role;
+import undoknot.head.Channel;
 import undoknot.server.account.SignedIn;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
+import undoknot.server.gate.GateKeeper;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.problem.Refused;
 import undoknot.server.treatment.AttemptController.AttemptEntry;
 import undoknot.server.treatment.AttemptController.Preview;
 import undoknot.server.treatment.AttemptController.PreviewEntry;
+import undoknot.server.treatment.AttemptController.PushView;
 import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Attempts;
 import undoknot.server.visit.Departures;
+import undoknot.server.visit.HeadEntries;
+import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
@@ -36,11 +38,13 @@ import undoknot.server.visit.StoredTreatment;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Caution;
-import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
+import undoknot.treatment.Method;
+import undoknot.treatment.Push;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
-import undoknot.visit.BarredByFinding;
-import undoknot.visit.CurrentFindings;
+import undoknot.treatment.UsualDose;
+import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
 
 /** Keeps the attempts: gates first, then fluid, clock and entry in one transaction. */
@@ -50,6 +54,8 @@ class AttemptLog {
     private final Attempts attempts;
     private final StepClocks clocks;
     private final Departures departures;
+    private final HeadEntries headEntries;
+    private final GateKeeper gates;
     private final Shelf shelf;
     private final VisitLoader loader;
     private final StoredJson stored;
@@ -61,6 +67,8 @@ class AttemptLog {
             Attempts attempts,
             StepClocks clocks,
             Departures departures,
+            HeadEntries headEntries,
+            GateKeeper gates,
             Shelf shelf,
             VisitLoader loader,
             StoredJson stored,
@@ -70,6 +78,8 @@ class AttemptLog {
         this.attempts = attempts;
         this.clocks = clocks;
         this.departures = departures;
+        this.headEntries = headEntries;
+        this.gates = gates;
         this.shelf = shelf;
         this.loader = loader;
         this.stored = stored;
@@ -81,18 +91,18 @@ class AttemptLog {
     Preview preview(UUID visitId, PreviewEntry entry) {
         LoggedVisit logged = loader.get(visitId);
         FluidLot lot = entry.lotId() == null ? null : shelf.get(entry.lotId());
-        double temperatureC = entry.temperatureC() == null ? 20 : entry.temperatureC();
+        double temperatureC = entry.temperatureC() == null ? UsualDose.ROOM_C : entry.temperatureC();
         List<Caution> cautions = Caution.of(new Caution.Work(
                 entry.method(),
                 lot == null ? null : lot.kind,
                 temperatureC,
                 logged.food().needsFoodCare()));
+        Gates.Situation situation = gates.situation(logged, lot, entry.site(), entry.wet());
+        List<PushView> pushes = pushes(entry.method(), logged, situation, temperatureC);
         TreatmentEntry whole = entry.treatment();
         // Half typed, the method alone may be wrong for the head; the form itself says what is missing.
         Preview unfinished = new Preview(
-                cautions,
-                entry.method() == null ? List.of() : Gates.ofMethod(entry.method(), situation(logged, lot)),
-                null);
+                cautions, entry.method() == null ? List.of() : Gates.ofMethod(entry.method(), situation), pushes, null);
         if (whole == null || !whole.hasOneKind()) {
             return unfinished;
         }
@@ -105,20 +115,20 @@ class AttemptLog {
         BigDecimal shortBy = lot == null
                 ? BigDecimal.ZERO
                 : new Draw(treatment.volumeMl().max(BigDecimal.ZERO), lot.remainingMl).shortByMl();
-        return new Preview(
-                cautions, Gates.of(treatment, situation(logged, lot)), shortBy.signum() == 0 ? null : shortBy);
+        return new Preview(cautions, Gates.of(treatment, situation), pushes, shortBy.signum() == 0 ? null : shortBy);
     }
 
-    private Gates.Situation situation(LoggedVisit logged, FluidLot lot) {
-        Instant now = clock.instant();
-        return new Gates.Situation(
-                logged.family().limits(),
-                logged.food().needsFoodCare(),
-                logged.heldUntil(now).isPresent(),
-                logged.cyclesRunning(),
-                lot == null ? null : Shelf.bottle(lot),
-                LocalDate.now(clock),
-                BarredByFinding.of(CurrentFindings.of(logged.log(now))));
+    /** What a push at each port may be, while one is being entered. */
+    private static List<PushView> pushes(
+            Method method, LoggedVisit logged, Gates.Situation situation, double temperatureC) {
+        if (method == null || !method.isPush() || logged.family().limits().pushKpa() == null) {
+            return List.of();
+        }
+        return logged.family().channels().stream()
+                .filter(Channel::takesPush)
+                .map(c -> PushView.of(
+                        Push.of(logged.family(), c, situation.now().open().get(c.code()), temperatureC), temperatureC))
+                .toList();
     }
 
     VisitView put(UUID visitId, UUID id, AttemptEntry entry) {
@@ -153,18 +163,28 @@ class AttemptLog {
         // The gates ask the bottle that was named, also where too little of it was used to be measured.
         FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
         FluidLot lot = lotFor(treatment, given);
-        passGates(Gates.of(treatment, situation(logged, given)), entry.departureReason());
+        Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet());
+        GateKeeper.Departure why =
+                new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
+        String against = gates.pass(Gates.of(treatment, situation), why);
 
         List<Object> written = new ArrayList<>();
         Instant now = clock.instant();
         UUID visitId = logged.visit().id;
+        Site site = situation.siteFor(Method.of(treatment));
+        if (site != situation.now().site()) {
+            written.add(moved(site, id, visitId, now));
+        }
         Attempt attempt = new Attempt(id, visitId, now, SignedIn.now().displayName());
         attempt.kind = treatment.kind();
         attempt.record = stored.write(StoredTreatment.of(treatment));
         attempt.lotId = lot == null ? null : lot.id;
         attempt.volumeMl = treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
-        attempt.departureReason = text(entry.departureReason()).isEmpty() ? null : text(entry.departureReason());
+        attempt.site = site;
+        attempt.wet = entry.wet();
+        attempt.departureReason = why.text();
+        attempt.against = against;
         boolean waits = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath;
         attempt.endedAt = waits ? null : now;
         written.add(attempts.saveAndFlush(attempt));
@@ -184,16 +204,16 @@ class AttemptLog {
         return written;
     }
 
+    /** Work that is done elsewhere than where the head was has taken it out, or has put it back. */
+    private HeadEntryRow moved(Site site, UUID attemptId, UUID visitId, Instant now) {
+        HeadEntry entry = site == Site.ON_BENCH ? HeadEntry.HEAD_OUT : HeadEntry.HEAD_IN;
+        return headEntries.saveAndFlush(new HeadEntryRow(
+                attemptId, visitId, entry, "", now, SignedIn.now().displayName()));
+    }
+
     private StepClockRow startClock(Attempt attempt, StepClock.Kind kind, Duration planned) {
         return clocks.save(new StepClockRow(
-                UUID.randomUUID(),
-                attempt.visitId,
-                attempt.id,
-                kind,
-                attempt.startedAt,
-                attempt.startedBy,
-                planned,
-                null));
+                UUID.randomUUID(), attempt.visitId, attempt.id, kind, attempt.startedAt, attempt.startedBy, planned));
     }
 
     private static void checkChannels(LoggedVisit logged, Set<String> channels) {
@@ -218,25 +238,6 @@ class AttemptLog {
             throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
         }
         return chosen;
-    }
-
-    private static void passGates(List<Gate> gates, String reason) {
-        boolean isLead = SignedIn.now().role() == Role.LEAD;
-        boolean hasReason = !text(reason).isEmpty();
-        List<Gate> shut = gates.stream()
-                .filter(gate -> switch (gate.weight()) {
-                    case REFUSED -> true;
-                    case NEEDS_LEAD -> !(isLead && hasReason);
-                    case NEEDS_REASON -> !hasReason;
-                })
-                .toList();
-        if (!shut.isEmpty()) {
-            throw Refused.because(
-                            HttpStatus.UNPROCESSABLE_ENTITY,
-                            "gates",
-                            "Something stands in the way of this treatment. See the reasons beside the form.")
-                    .with("gates", shut);
-        }
     }
 
     VisitView end(UUID visitId, UUID id) {
@@ -264,12 +265,19 @@ class AttemptLog {
                     }
                     List<Object> written = new ArrayList<>(stop(logged, attempt));
                     attempt.withdrawnReason = reason;
+                    // The move that this entry implied was no more real than the entry.
+                    headEntries.findById(id).filter(row -> !row.withdrawn).ifPresent(row -> {
+                        row.withdrawn = true;
+                        written.add(headEntries.saveAndFlush(row));
+                    });
                     if (attempt.lotId != null) {
                         shelf.putBack(attempt.lotId, id);
                         written.add(shelf.get(attempt.lotId));
                     }
                     written.add(attempts.saveAndFlush(attempt));
-                    ledger.keep(loader.with(logged, written));
+                    LoggedVisit after = loader.with(logged, written);
+                    gates.powerNoSooner(logged.headNow(clock.instant()), after.headNow(clock.instant()));
+                    ledger.keep(after);
                     return written;
                 });
     }

@@ -2,12 +2,16 @@ package undoknot.server.view;
 
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
 import undoknot.outcome.Knot;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Site;
+import undoknot.treatment.Wet;
 import undoknot.visit.StepClock;
 
 /** An attempt as the screens are told about it. */
@@ -22,6 +26,9 @@ public record AttemptView(
         @Nullable Instant endedAt,
         String note,
         @Nullable String departureReason,
+        List<Gate> against,
+        @Nullable Site site,
+        @Nullable Wet wet,
         @Nullable String withdrawnReason,
         @Nullable Knot knot,
         int burstsDone) {
@@ -41,6 +48,9 @@ public record AttemptView(
                 a.endedAt,
                 a.note,
                 a.departureReason,
+                c.gates(a.against),
+                a.site,
+                a.wet,
                 a.withdrawnReason,
                 a.stands() ? c.knot(a) : null,
                 bursts);

@@ -12,6 +12,7 @@ import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.CoarseReading;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleCheck;
+import undoknot.treatment.Gate;
 
 /** A check as the screens are told about it: its reading, counts by channel, acceptance. */
 public record CheckView(
@@ -28,6 +29,8 @@ public record CheckView(
         @Nullable String notPossible,
         String note,
         boolean simulated,
+        @Nullable String departureReason,
+        List<Gate> against,
         @Nullable Map<String, ChannelCounts> channels,
         @Nullable Acceptance acceptance) {
     public static CheckView of(NozzleCheck check, LoggedVisit logged) {
@@ -59,6 +62,8 @@ public record CheckView(
                 check.notPossible,
                 check.note,
                 check.simulated,
+                check.departureReason,
+                logged.gates(check.against),
                 channels,
                 logged.acceptance(check));
     }

@@ -3,7 +3,6 @@ package undoknot.server.view;
 import java.time.Instant;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
-import undoknot.bench.DryHold;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.StepClockRow;
 import undoknot.visit.StepClock;
@@ -23,8 +22,7 @@ public record ClockView(
         Instant dueAt,
         @Nullable Instant stoppedAt,
         @Nullable String stoppedBy,
-        String note,
-        @Nullable DryHold.Wet wet) {
+        String note) {
     public static ClockView of(StepClockRow row, LoggedVisit logged) {
         return new ClockView(
                 row.id,
@@ -38,7 +36,6 @@ public record ClockView(
                 row.dueAt(),
                 row.stoppedAt,
                 row.stoppedBy,
-                row.note,
-                row.wet);
+                row.note);
     }
 }

@@ -13,6 +13,7 @@ import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.practice.HouseQuestion;
 import undoknot.server.outcome.Money;
+import undoknot.treatment.Gate;
 
 /**
  * What the screens are told about a judgement.
@@ -72,7 +73,9 @@ public record JudgementView(
             String foundBy,
             boolean withdrawn,
             boolean stands,
-            boolean hasPhoto) {}
+            boolean hasPhoto,
+            @Nullable String departureReason,
+            List<Gate> against) {}
 
     /** Chance of a cause without and with the latest finding, 0 to 1. */
     public record ChanceChange(Cause cause, double before, double now) {}

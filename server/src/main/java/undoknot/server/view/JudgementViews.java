@@ -118,7 +118,9 @@ public class JudgementViews {
                         f.foundBy,
                         f.withdrawn,
                         standing.contains(f.id.toString()),
-                        withPhoto.contains(f.id)))
+                        withPhoto.contains(f.id),
+                        f.departureReason,
+                        logged.gates(f.against)))
                 .toList();
     }
 

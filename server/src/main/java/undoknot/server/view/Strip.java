@@ -31,7 +31,7 @@ public record Strip(
         @Nullable Instant closedAt,
         @Nullable Outcome outcome,
         FoodStanding food,
-        @Nullable Instant heldUntil) {
+        HeadView.Brief head) {
     public static Strip of(LoggedVisit c, NextStep next, Instant now) {
         return new Strip(
                 c.visit().id,
@@ -41,12 +41,12 @@ public record Strip(
                 c.head().serial,
                 c.family().channels(),
                 c.lastMapped().map(k -> c.map(k).texts()).orElse(null),
-                ThreadOfVisit.thread(c),
+                ThreadOfVisit.thread(c, now),
                 NextView.of(next),
                 c.visit().promisedOn,
                 c.visit().closedAt,
                 c.visit().outcome,
                 c.food(),
-                c.heldUntil(now).orElse(null));
+                HeadView.Brief.of(c.headNow(now)));
     }
 }

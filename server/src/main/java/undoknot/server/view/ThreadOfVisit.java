@@ -1,5 +1,6 @@
 package undoknot.server.view;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -8,8 +9,8 @@ import undoknot.nozzle.NozzleState;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleCheck;
-import undoknot.server.visit.StepClockRow;
-import undoknot.visit.StepClock;
+import undoknot.treatment.NoPower;
+import undoknot.visit.HeadNow;
 
 /** The thread of a visit as the screens draw it. */
 final class ThreadOfVisit {
@@ -17,7 +18,7 @@ final class ThreadOfVisit {
     private ThreadOfVisit() {}
 
     /** The thread of the visit: what happened, in order, each attempt with its knot. */
-    static List<Bead> thread(LoggedVisit logged) {
+    static List<Bead> thread(LoggedVisit logged, Instant now) {
         List<Bead> beads = new ArrayList<>();
         beads.add(new Bead(Bead.Kind.TAKE_IN, logged.visit().id, logged.visit().openedAt, null, null, null, null));
         for (NozzleCheck check : logged.checks()) {
@@ -29,11 +30,10 @@ final class ThreadOfVisit {
             beads.add(new Bead(
                     Bead.Kind.ATTEMPT, attempt.id, attempt.startedAt, attempt.kind, logged.knot(attempt), null, null));
         }
-        for (StepClockRow clock : logged.clocks()) {
-            if (clock.kind == StepClock.Kind.HOLD) {
-                beads.add(new Bead(Bead.Kind.HOLD, clock.id, clock.startedAt, null, null, null, null));
-            }
-        }
+        HeadNow head = logged.headNow(now);
+        head.kept(NoPower.HOLD)
+                .ifPresent(hold ->
+                        beads.add(new Bead(Bead.Kind.HOLD, logged.visit().id, hold.since(), null, null, null, null)));
         if (logged.visit().closedAt != null) {
             beads.add(new Bead(
                     Bead.Kind.RETURN,

@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.lang.Nullable;
+import undoknot.flow.Syringe;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
@@ -55,7 +56,9 @@ public record TreatmentEntry(
 
             @NotNull(message = "Say how it went in.") Treatment.Resistance resistance,
             @NotNull(message = "Say what came out.") Treatment.Effluent effluent,
-            @NotNull(message = "Say how it left the face.") Treatment.Stream stream) {}
+            @NotNull(message = "Say how it left the face.") Treatment.Stream stream,
+            @Nullable Syringe syringe,
+            @Nullable Syringe.Thumb force) {}
 
     public record SoakEntry(
             @NotNull Treatment.Place place,
@@ -72,7 +75,10 @@ public record TreatmentEntry(
             @NotNull(message = "Enter how many minutes are planned.")
             @Min(value = 1, message = "Plan at least 1 minute.")
             @Max(value = 2880, message = "Plan at most 2880 minutes, two days.")
-            Integer plannedMinutes) {}
+            Integer plannedMinutes,
+
+            @Nullable @DecimalMin(value = "1", message = TEMPERATURE) @DecimalMax(value = "99", message = TEMPERATURE)
+            Double temperatureC) {}
 
     public record BathEntry(
             @NotEmpty(message = CHANNELS) @JsonDeserialize(as = LinkedHashSet.class)
@@ -115,7 +121,11 @@ public record TreatmentEntry(
             @Max(value = 20, message = "Enter 1 to 20 cycles.")
             Integer count) {}
 
-    /** @param volumeMl fluid drawn from a bottle, mL; absent when none was */
+    /**
+     * @param volumeMl fluid drawn from a bottle, mL; absent when none was
+     * @param temperatureC of the fluid, °C; absent at room temperature
+     * @param suctionKpa greatest suction at the head, kPa; absent when nobody read a gauge
+     */
     public record HandworkEntry(
             @NotNull(message = "Choose what was done.") Method method,
 
@@ -126,7 +136,15 @@ public record TreatmentEntry(
             @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
             @DecimalMax(value = "20000", message = ML_MAX)
             @Digits(integer = 5, fraction = 2, message = ML_DIGITS)
-            BigDecimal volumeMl) {}
+            BigDecimal volumeMl,
+
+            @Nullable @DecimalMin(value = "1", message = TEMPERATURE) @DecimalMax(value = "99", message = TEMPERATURE)
+            Double temperatureC,
+
+            @Nullable
+            @DecimalMin(value = "0", message = "Enter 0 to 100 kPa.")
+            @DecimalMax(value = "100", message = "Enter 0 to 100 kPa.")
+            Double suctionKpa) {}
 
     /** Whether the field that belongs to the kind is filled, and no other. */
     public boolean hasOneKind() {
@@ -149,18 +167,30 @@ public record TreatmentEntry(
             flush = new FlushEntry(
                     f.strokes().stream()
                             .map(s -> new StrokeEntry(
-                                    s.channel(), s.volumeMl(), s.seconds(), s.resistance(), s.effluent(), s.stream()))
+                                    s.channel(),
+                                    s.volumeMl(),
+                                    s.seconds(),
+                                    s.resistance(),
+                                    s.effluent(),
+                                    s.stream(),
+                                    s.syringe(),
+                                    s.force()))
                             .toList(),
                     f.temperatureC());
         } else if (treatment instanceof Treatment.Soak s) {
-            soak = new SoakEntry(s.place(), s.channels(), s.volumeMl(), s.plannedMinutes());
+            soak = new SoakEntry(s.place(), s.channels(), s.volumeMl(), s.plannedMinutes(), s.temperatureC());
         } else if (treatment instanceof Treatment.Bath b) {
             bath = new BathEntry(
                     b.channels(), b.volumeMl(), b.levelMm(), b.temperatureC(), b.bursts(), b.burstSeconds());
         } else if (treatment instanceof Treatment.Cycle c) {
             cycle = new CycleEntry(c.channels(), c.strength(), c.count());
         } else if (treatment instanceof Treatment.Handwork w) {
-            handwork = new HandworkEntry(w.method(), w.channels(), w.volumeMl().signum() == 0 ? null : w.volumeMl());
+            handwork = new HandworkEntry(
+                    w.method(),
+                    w.channels(),
+                    w.volumeMl().signum() == 0 ? null : w.volumeMl(),
+                    w.temperatureC(),
+                    w.suctionKpa());
         }
         return new TreatmentEntry(treatment.kind(), flush, soak, bath, cycle, handwork);
     }
@@ -176,10 +206,14 @@ public record TreatmentEntry(
                                         s.seconds(),
                                         s.resistance(),
                                         s.effluent(),
-                                        s.stream()))
+                                        s.stream(),
+                                        s.syringe(),
+                                        s.force()))
                                 .toList(),
                         flush.temperatureC());
-            case SOAK -> new Treatment.Soak(soak.place(), soak.channels(), soak.volumeMl(), soak.plannedMinutes());
+            case SOAK ->
+                new Treatment.Soak(
+                        soak.place(), soak.channels(), soak.volumeMl(), soak.plannedMinutes(), soak.temperatureC());
             case BATH ->
                 new Treatment.Bath(
                         bath.channels(),
@@ -193,7 +227,9 @@ public record TreatmentEntry(
                 new Treatment.Handwork(
                         handwork.method(),
                         handwork.channels(),
-                        handwork.volumeMl() == null ? BigDecimal.ZERO : handwork.volumeMl());
+                        handwork.volumeMl() == null ? BigDecimal.ZERO : handwork.volumeMl(),
+                        handwork.temperatureC(),
+                        handwork.suctionKpa());
         };
     }
 }

@@ -10,6 +10,7 @@ import undoknot.outcome.Outcome;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.Visit;
+import undoknot.visit.StepClock;
 
 /**
  * A visit whole, with its judgement.
@@ -41,7 +42,7 @@ public record VisitView(
         NextView next,
         int cyclesRun,
         boolean standIn,
-        @Nullable Instant heldUntil,
+        HeadView head,
         Instant serverTime,
         JudgementView judgement,
         UsualView usual) {
@@ -75,12 +76,15 @@ public record VisitView(
                 c.checks().stream().map(check -> CheckView.of(check, c)).toList(),
                 c.diagnoses().stream().map(DiagnosisView::of).toList(),
                 c.attempts().stream().map(a -> AttemptView.of(a, c)).toList(),
-                c.clocks().stream().map(clock -> ClockView.of(clock, c)).toList(),
-                ThreadOfVisit.thread(c),
+                c.clocks().stream()
+                        .filter(clock -> clock.kind != StepClock.Kind.HOLD)
+                        .map(clock -> ClockView.of(clock, c))
+                        .toList(),
+                ThreadOfVisit.thread(c, now),
                 NextView.of(c.next(judgement.advice()::first, now)),
                 c.cyclesRun(),
                 standIn,
-                c.heldUntil(now).orElse(null),
+                HeadView.of(c, now),
                 now,
                 judgement,
                 usual);

@@ -6,7 +6,6 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import undoknot.server.advice.Judge;
-import undoknot.server.practice.House;
 import undoknot.server.standin.StandIns;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.VisitLoader;
@@ -21,23 +20,15 @@ public class VisitViews {
     private final StandIns standIns;
     private final Judge judge;
     private final JudgementViews judgements;
-    private final House house;
     private final Clock clock;
 
     VisitViews(
-            VisitLoader loader,
-            Visits visits,
-            StandIns standIns,
-            Judge judge,
-            JudgementViews judgements,
-            House house,
-            Clock clock) {
+            VisitLoader loader, Visits visits, StandIns standIns, Judge judge, JudgementViews judgements, Clock clock) {
         this.loader = loader;
         this.visits = visits;
         this.standIns = standIns;
         this.judge = judge;
         this.judgements = judgements;
-        this.house = house;
         this.clock = clock;
     }
 
@@ -55,9 +46,7 @@ public class VisitViews {
                 visits.findByHeadIdOrderByOpenedAtDesc(logged.head().id),
                 standIns.answersFor(logged.head().id),
                 judgements.of(logged, judge.of(logged, now), now),
-                UsualView.of(
-                        logged.family(),
-                        house.of(logged.visit().houseRules).rules().leastHold()),
+                UsualView.of(logged),
                 now);
     }
 }

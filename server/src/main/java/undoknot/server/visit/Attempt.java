@@ -11,7 +11,9 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.envers.Audited;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.Wet;
 
 /** One treatment of named channels. What was logged is never deleted: a slip is withdrawn, with its reason. */
 @Entity
@@ -45,10 +47,22 @@ public class Attempt {
     /** Null while a clock of it runs or waits for hands. */
     public Instant endedAt;
 
+    /** Where it was done; null for what was logged before that was asked. */
+    @Enumerated(EnumType.STRING)
+    public Site site;
+
+    /** How deep the head went into fluid; null where it is not asked. */
+    @Enumerated(EnumType.STRING)
+    public Wet wet;
+
     public String note;
 
     /** Why a gate was departed from. */
     public String departureReason;
+
+    /** Those gates as JSON, as they stood then; null when none was in the way. */
+    @Column(columnDefinition = "longtext")
+    public String against;
 
     public String withdrawnReason;
 

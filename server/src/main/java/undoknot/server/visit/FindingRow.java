@@ -1,5 +1,6 @@
 package undoknot.server.visit;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -35,6 +36,12 @@ public class FindingRow {
     public String note;
     public Instant foundAt;
     public String foundBy;
+
+    /** Gates it was looked against as JSON, and why; null when none was in the way. */
+    @Column(columnDefinition = "longtext")
+    public String against;
+
+    public String departureReason;
 
     /** Taken back: entered by mistake. */
     public boolean withdrawn;

@@ -20,10 +20,14 @@ import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
 import undoknot.outcome.Knot;
+import undoknot.practice.HouseRules;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Head;
+import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.visit.HeadNow;
 import undoknot.visit.Step;
 import undoknot.visit.StepClock;
 import undoknot.visit.VisitLog;
@@ -31,12 +35,14 @@ import undoknot.visit.VisitLog;
 /**
  * A visit with everything logged on it, in the order of time, and what follows from that. Made by {@link VisitLoader}.
  *
+ * @param house the answers of the shop that it goes by
  * @param rows what was logged
  * @param maps readings by check; a check without one was not possible
  * @param coarse bars, streams and pad prints by check
  * @param readAs what the reader saw, by check that was read from a scan
  * @param foreignInk nozzles with another channel's ink by channel, by check that was read from a scan
  * @param treatments what each attempt recorded
+ * @param against gates that something was done against, by their stored text
  * @param lots bottles that the attempts drew from
  */
 public record LoggedVisit(
@@ -44,6 +50,7 @@ public record LoggedVisit(
         Intake intake,
         Head head,
         Family family,
+        HouseRules house,
         Customer customer,
         Rows rows,
         Map<UUID, NozzleMap> maps,
@@ -51,6 +58,7 @@ public record LoggedVisit(
         Map<UUID, Map<String, String>> readAs,
         Map<UUID, Map<String, Integer>> foreignInk,
         Map<UUID, Treatment> treatments,
+        Map<String, List<Gate>> against,
         Map<UUID, FluidLot> lots) {
 
     /** The rows of one visit, each kind in the order of time. */
@@ -60,7 +68,8 @@ public record LoggedVisit(
             List<Attempt> attempts,
             List<StepClockRow> clocks,
             List<FindingRow> findings,
-            List<DepartureRow> departures) {
+            List<DepartureRow> departures,
+            List<HeadEntryRow> headEntries) {
 
         /** These with one row added, or put in the place of the one with its key. */
         Rows with(Object row) {
@@ -70,7 +79,8 @@ public record LoggedVisit(
                     row instanceof Attempt r ? put(attempts, r, a -> a.id, a -> a.startedAt) : attempts,
                     row instanceof StepClockRow r ? put(clocks, r, c -> c.id, c -> c.startedAt) : clocks,
                     row instanceof FindingRow r ? put(findings, r, f -> f.id, f -> f.foundAt) : findings,
-                    row instanceof DepartureRow r ? put(departures, r, d -> d.id, d -> d.madeAt) : departures);
+                    row instanceof DepartureRow r ? put(departures, r, d -> d.id, d -> d.madeAt) : departures,
+                    row instanceof HeadEntryRow r ? put(headEntries, r, e -> e.id, e -> e.enteredAt) : headEntries);
         }
 
         private static <T> List<T> put(List<T> rows, T row, Function<T, UUID> id, Function<T, Instant> at) {
@@ -105,9 +115,19 @@ public record LoggedVisit(
         return rows.departures();
     }
 
+    /** Entries about the head itself that stand, those taken back left out. */
+    public List<HeadEntryRow> headEntriesThatStand() {
+        return rows.headEntries().stream().filter(e -> !e.withdrawn).toList();
+    }
+
     /** What an attempt recorded. */
     public Treatment treatment(Attempt attempt) {
         return treatments.get(attempt.id);
+    }
+
+    /** Gates that something was done against; empty for none. */
+    public List<Gate> gates(String stored) {
+        return stored == null ? List.of() : against.get(stored);
     }
 
     public NozzleMap map(NozzleCheck check) {
@@ -192,6 +212,7 @@ public record LoggedVisit(
         attemptsThatStand()
                 .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a)))));
         findingsThatStand().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
+        headEntriesThatStand().forEach(e -> moved(e).ifPresent(step -> steps.add(new At(e.enteredAt, step))));
         return new VisitLog(
                 family,
                 visit.jobClass,
@@ -200,7 +221,15 @@ public record LoggedVisit(
                         .sorted(Comparator.comparing(At::at))
                         .map(At::step)
                         .toList(),
-                heldUntil(now).isEmpty());
+                headNow(now));
+    }
+
+    private static Optional<Step> moved(HeadEntryRow row) {
+        return switch (row.entry) {
+            case HEAD_OUT -> Optional.of(new Step.Moved(Site.ON_BENCH));
+            case HEAD_IN -> Optional.of(new Step.Moved(Site.IN_CARRIAGE));
+            default -> Optional.empty();
+        };
     }
 
     public FoodStanding food() {
@@ -208,22 +237,32 @@ public record LoggedVisit(
                 intake.carriesFoodInk(), head.everNonFood ? FoodStanding.Answer.YES : intake.everNonFood());
     }
 
+    /** Clocks of soaks and bursts that nobody has stopped yet. */
     public List<StepClockRow> runningClocks() {
-        return clocks().stream().filter(c -> c.stoppedAt == null).toList();
+        return clocks().stream()
+                .filter(c -> c.stoppedAt == null && c.kind != StepClock.Kind.HOLD)
+                .toList();
     }
 
-    /** When power is allowed again; empty when no hold forbids it now. */
-    public Optional<Instant> heldUntil(Instant now) {
-        return runningClocks().stream()
-                .filter(c -> c.kind == StepClock.Kind.HOLD && c.clock().phase(now) == StepClock.Phase.RUNNING)
-                .map(StepClockRow::dueAt)
-                .max(Instant::compareTo);
+    /** Where the head is, and what keeps it from power. */
+    public HeadNow headNow(Instant now) {
+        return HeadLog.now(this, now);
     }
 
     public int cyclesRun() {
         return attemptsThatStand().stream()
                 .map(this::treatment)
                 .mapToInt(t -> t instanceof Treatment.Cycle cycle ? cycle.count() : 0)
+                .sum();
+    }
+
+    /** Strong cycles of the visit; those of a system flush are its own. */
+    public int strongCycles() {
+        return attemptsThatStand().stream()
+                .map(this::treatment)
+                .mapToInt(t -> t instanceof Treatment.Cycle cycle && cycle.strength() == Treatment.Strength.STRONG
+                        ? cycle.count()
+                        : 0)
                 .sum();
     }
 
@@ -248,6 +287,7 @@ public record LoggedVisit(
                 runningClocks().stream()
                         .map(c -> new NextStep.Running(c.kind, c.dueAt()))
                         .toList(),
+                headNow(now),
                 advised,
                 now);
     }

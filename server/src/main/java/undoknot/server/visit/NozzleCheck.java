@@ -43,6 +43,12 @@ public class NozzleCheck {
     @Column(columnDefinition = "longtext")
     public String coarse;
 
+    /** Gates it was printed against as JSON, and why; null when none was in the way. */
+    @Column(columnDefinition = "longtext")
+    public String against;
+
+    public String departureReason;
+
     public String notPossible;
     public String note;
 

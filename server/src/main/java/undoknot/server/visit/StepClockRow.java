@@ -11,7 +11,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.envers.Audited;
-import undoknot.bench.DryHold;
+import undoknot.treatment.Wet;
 import undoknot.visit.StepClock;
 
 /** A clock kept by the server; it knows when it is due, not how much is left. */
@@ -38,9 +38,9 @@ public class StepClockRow {
     public String stoppedBy;
     public String note;
 
-    /** Why a hold runs; null for any other clock. */
+    /** Of a hold that was kept as a clock, before holds followed from the work: how far the head got wet. */
     @Enumerated(EnumType.STRING)
-    public DryHold.Wet wet;
+    public Wet wet;
 
     protected StepClockRow() {}
 
@@ -51,8 +51,7 @@ public class StepClockRow {
             StepClock.Kind kind,
             Instant startedAt,
             String startedBy,
-            Duration planned,
-            DryHold.Wet wet) {
+            Duration planned) {
         this.id = id;
         this.visitId = visitId;
         this.attemptId = attemptId;
@@ -61,7 +60,6 @@ public class StepClockRow {
         this.startedBy = startedBy;
         this.plannedSeconds = (int) planned.toSeconds();
         this.note = "";
-        this.wet = wet;
     }
 
     public StepClock clock() {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.math.BigDecimal;
 import java.util.LinkedHashSet;
 import java.util.List;
+import undoknot.flow.Syringe;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
@@ -15,22 +16,34 @@ import undoknot.treatment.Treatment;
  */
 public final class StoredTreatment {
 
-    /** 1 was the request of the web as it came; 2 is the record of the kind alone. */
-    public static final int VERSION = 2;
+    /**
+     * 1 was the request of the web as it came, 2 the record of the kind alone; 3 may name syringe, force, temperature and
+     * suction, and is otherwise the same.
+     */
+    public static final int VERSION = 3;
 
     private StoredTreatment() {}
 
+    @JsonInclude(JsonInclude.Include.NON_NULL)
     record Stroke(
             String channel,
             BigDecimal volumeMl,
             double seconds,
             Treatment.Resistance resistance,
             Treatment.Effluent effluent,
-            Treatment.Stream stream) {}
+            Treatment.Stream stream,
+            Syringe syringe,
+            Syringe.Thumb force) {}
 
     record Flush(List<Stroke> strokes, double temperatureC) {}
 
-    record Soak(Treatment.Place place, List<String> channels, BigDecimal volumeMl, int plannedMinutes) {}
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Soak(
+            Treatment.Place place,
+            List<String> channels,
+            BigDecimal volumeMl,
+            int plannedMinutes,
+            Double temperatureC) {}
 
     record Bath(
             List<String> channels,
@@ -44,7 +57,8 @@ public final class StoredTreatment {
 
     /** @param volumeMl left out when no fluid was drawn */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Handwork(Method method, List<String> channels, BigDecimal volumeMl) {}
+    record Handwork(
+            Method method, List<String> channels, BigDecimal volumeMl, Double temperatureC, Double suctionKpa) {}
 
     /** The record of a treatment, ready to be kept as JSON beside its kind and {@link #VERSION}. */
     public static Object of(Treatment treatment) {
@@ -53,12 +67,19 @@ public final class StoredTreatment {
             return new Flush(
                     flush.strokes().stream()
                             .map(s -> new Stroke(
-                                    s.channel(), s.volumeMl(), s.seconds(), s.resistance(), s.effluent(), s.stream()))
+                                    s.channel(),
+                                    s.volumeMl(),
+                                    s.seconds(),
+                                    s.resistance(),
+                                    s.effluent(),
+                                    s.stream(),
+                                    s.syringe(),
+                                    s.force()))
                             .toList(),
                     flush.temperatureC());
         }
         if (treatment instanceof Treatment.Soak soak) {
-            return new Soak(soak.place(), channels, soak.volumeMl(), soak.plannedMinutes());
+            return new Soak(soak.place(), channels, soak.volumeMl(), soak.plannedMinutes(), soak.temperatureC());
         }
         if (treatment instanceof Treatment.Bath bath) {
             return new Bath(
@@ -68,7 +89,12 @@ public final class StoredTreatment {
             return new Cycle(channels, cycle.strength(), cycle.count());
         }
         Treatment.Handwork work = (Treatment.Handwork) treatment;
-        return new Handwork(work.method(), channels, work.volumeMl().signum() == 0 ? null : work.volumeMl());
+        return new Handwork(
+                work.method(),
+                channels,
+                work.volumeMl().signum() == 0 ? null : work.volumeMl(),
+                work.temperatureC(),
+                work.suctionKpa());
     }
 
     /** @throws IllegalStateException when the record was kept by a newer version of the program */
@@ -88,14 +114,20 @@ public final class StoredTreatment {
                                         s.seconds(),
                                         s.resistance(),
                                         s.effluent(),
-                                        s.stream()))
+                                        s.stream(),
+                                        s.syringe(),
+                                        s.force()))
                                 .toList(),
                         flush.temperatureC());
             }
             case SOAK -> {
                 Soak soak = json.read(record, Soak.class);
                 yield new Treatment.Soak(
-                        soak.place(), new LinkedHashSet<>(soak.channels()), soak.volumeMl(), soak.plannedMinutes());
+                        soak.place(),
+                        new LinkedHashSet<>(soak.channels()),
+                        soak.volumeMl(),
+                        soak.plannedMinutes(),
+                        soak.temperatureC());
             }
             case BATH -> {
                 Bath bath = json.read(record, Bath.class);
@@ -116,7 +148,9 @@ public final class StoredTreatment {
                 yield new Treatment.Handwork(
                         work.method(),
                         new LinkedHashSet<>(work.channels()),
-                        work.volumeMl() == null ? BigDecimal.ZERO : work.volumeMl());
+                        work.volumeMl() == null ? BigDecimal.ZERO : work.volumeMl(),
+                        work.temperatureC(),
+                        work.suctionKpa());
             }
         };
     }

@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.head.Family;
@@ -22,6 +23,7 @@ import undoknot.server.head.Head;
 import undoknot.server.head.Heads;
 import undoknot.server.problem.Refused;
 import undoknot.server.write.StoredJson;
+import undoknot.treatment.Gate;
 
 /** Gathers visits with what was logged on them: one query a table, however many visits. */
 @Component
@@ -38,6 +40,8 @@ public class VisitLoader {
     private final FluidLots lots;
     private final Findings findings;
     private final Departures departures;
+    private final HeadEntries headEntries;
+    private final ShopRules rules;
     private final StoredJson json;
 
     VisitLoader(
@@ -52,6 +56,8 @@ public class VisitLoader {
             FluidLots lots,
             Findings findings,
             Departures departures,
+            HeadEntries headEntries,
+            ShopRules rules,
             StoredJson json) {
         this.visits = visits;
         this.heads = heads;
@@ -64,6 +70,8 @@ public class VisitLoader {
         this.lots = lots;
         this.findings = findings;
         this.departures = departures;
+        this.headEntries = headEntries;
+        this.rules = rules;
         this.json = json;
     }
 
@@ -97,6 +105,8 @@ public class VisitLoader {
         Map<UUID, List<FindingRow>> findingsOf = inOrder(findings.findByVisitIdIn(ids), f -> f.visitId, f -> f.foundAt);
         Map<UUID, List<DepartureRow>> departuresOf =
                 inOrder(departures.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
+        Map<UUID, List<HeadEntryRow>> headEntriesOf =
+                inOrder(headEntries.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
         Map<UUID, FluidLot> lotsById = byId(
                 lots.findAllById(attemptsOf.values().stream()
                         .flatMap(List::stream)
@@ -119,7 +129,8 @@ public class VisitLoader {
                                     attemptsOf.getOrDefault(visit.id, List.of()),
                                     clocksOf.getOrDefault(visit.id, List.of()),
                                     findingsOf.getOrDefault(visit.id, List.of()),
-                                    departuresOf.getOrDefault(visit.id, List.of())),
+                                    departuresOf.getOrDefault(visit.id, List.of()),
+                                    headEntriesOf.getOrDefault(visit.id, List.of())),
                             lotsById);
                 })
                 .toList();
@@ -155,6 +166,7 @@ public class VisitLoader {
                 json.read(visit.intake, Intake.class),
                 head,
                 family,
+                rules.numbered(visit.houseRules),
                 customer,
                 rows,
                 stored(own, c -> c.reading, text -> NozzleMap.of(family, json.readings(text))),
@@ -164,7 +176,20 @@ public class VisitLoader {
                 rows.attempts().stream()
                         .collect(Collectors.toMap(
                                 a -> a.id, a -> StoredTreatment.read(a.kind, a.recordVersion, a.record, json))),
+                against(rows),
                 lotsById);
+    }
+
+    private Map<String, List<Gate>> against(LoggedVisit.Rows rows) {
+        Map<String, List<Gate>> gates = new HashMap<>();
+        Stream.of(
+                        rows.attempts().stream().map(a -> a.against),
+                        rows.checks().stream().map(c -> c.against),
+                        rows.findings().stream().map(f -> f.against))
+                .flatMap(texts -> texts)
+                .filter(Objects::nonNull)
+                .forEach(text -> gates.computeIfAbsent(text, t -> List.of(json.read(t, Gate[].class))));
+        return gates;
     }
 
     private static <T> Map<UUID, T> stored(

@@ -5,9 +5,12 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.format.DateTimeFormatter;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import undoknot.treatment.Gate;
 
 /** The words for the product's terms; {@code words.json} is shared with the web, so that report and screen agree. */
 @Component
@@ -28,6 +31,24 @@ public class Words {
             throw new IllegalArgumentException("no word for " + table + "." + term.name());
         }
         return word;
+    }
+
+    /** What a gate says, with its numbers. */
+    public String gate(Gate gate) {
+        Map<String, Object> facts = new HashMap<>();
+        facts.put("LIMIT", gate.limit() == null ? 0 : round(gate.limit()));
+        facts.put("ENTERED", gate.entered() == null ? 0 : round(gate.entered()));
+        facts.put("CHANNEL", gate.channel() == null ? "" : gate.channel());
+        facts.put(
+                "EXPIRED_ON",
+                gate.expiredOn() == null
+                        ? ""
+                        : gate.expiredOn().format(DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH)));
+        return new MessageFormat(of("gate", gate.code()), Locale.ENGLISH).format(facts);
+    }
+
+    private static double round(double value) {
+        return Math.round(value * 10) / 10.0;
     }
 
     /** A count with its noun in the right number, from the table {@code count}: "1 attempt", "3 attempts". */

@@ -14,18 +14,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import undoknot.treatment.Site;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
-import undoknot.advice.WorkStyle;
-import undoknot.bench.DryHold;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Weight;
+import undoknot.flow.Syringe;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.CheckLayout;
 import undoknot.head.Construction;
 import undoknot.head.FoodStanding;
+import undoknot.head.Limits;
 import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
@@ -48,7 +47,11 @@ import undoknot.treatment.BarredWork;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.Wet;
+import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
 
 class WordsTest {
@@ -82,7 +85,13 @@ class WordsTest {
                 Arguments.of("place", Treatment.Place.values()),
                 Arguments.of("strength", Treatment.Strength.values()),
                 Arguments.of("waiting", StepClock.Kind.values()),
-                Arguments.of("wet", DryHold.Wet.values()),
+                Arguments.of("wet", Wet.values()),
+                Arguments.of("noPower", NoPower.values()),
+                Arguments.of("headEntry", HeadEntry.values()),
+                Arguments.of("syringe", Syringe.values()),
+                Arguments.of("thumb", Syringe.Thumb.values()),
+                Arguments.of("removable", Limits.Removable.values()),
+                Arguments.of("submerge", Limits.Submerge.values()),
                 Arguments.of("knot", Knot.values()),
                 Arguments.of("outcome", Outcome.values()),
                 Arguments.of("food", FoodStanding.values()),

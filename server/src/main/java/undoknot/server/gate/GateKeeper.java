@@ -1,0 +1,153 @@
+package undoknot.server.gate;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.http.HttpStatus;
+import org.springframework.lang.Nullable;
+import org.springframework.stereotype.Component;
+import undoknot.nozzle.NozzleMap;
+import undoknot.nozzle.NozzleState;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
+import undoknot.server.account.Role;
+import undoknot.server.account.SignedIn;
+import undoknot.server.fluid.FluidLot;
+import undoknot.server.fluid.Shelf;
+import undoknot.server.problem.Refused;
+import undoknot.server.visit.LoggedVisit;
+import undoknot.server.write.StoredJson;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Gates;
+import undoknot.treatment.Site;
+import undoknot.treatment.Wet;
+import undoknot.visit.BarredByFinding;
+import undoknot.visit.CurrentFindings;
+import undoknot.visit.HeadNow;
+import undoknot.visit.VisitLog;
+
+/** The one way past the gates, for everything that is logged on a visit: work, checks, looks, and where the head goes. */
+@Component
+public class GateKeeper {
+
+    private final StoredJson stored;
+    private final Clock clock;
+
+    GateKeeper(StoredJson stored, Clock clock) {
+        this.stored = stored;
+        this.clock = clock;
+    }
+
+    /**
+     * @param reason why a gate is departed from; null or blank for none
+     * @param doneAnyway that what is never done was done all the same, which a lead may log
+     */
+    public record Departure(@Nullable String reason, boolean doneAnyway) {
+        public static final Departure NONE = new Departure(null, false);
+
+        /** The reason, or null. */
+        public String text() {
+            String text = Objects.requireNonNullElse(reason, "").strip();
+            return text.isEmpty() ? null : text;
+        }
+    }
+
+    /**
+     * How it stands with the head of a visit before something is done.
+     *
+     * @param lot bottle that was named, null for none
+     * @param at where it is done, null for where the head is
+     * @param wet how deep the head went into fluid, null where it is not asked
+     */
+    public Gates.Situation situation(LoggedVisit logged, @Nullable FluidLot lot, @Nullable Site at, @Nullable Wet wet) {
+        VisitLog log = logged.log(clock.instant());
+        Gates.HeadState head = new Gates.HeadState(
+                logged.food().needsFoodCare(),
+                log.head().site(),
+                log.head().noPower(),
+                logged.cyclesRunning(),
+                logged.strongCycles(),
+                wasteLooked(logged),
+                BarredByFinding.of(CurrentFindings.of(log)),
+                log.lastMap().map(GateKeeper::open).orElse(Map.of()));
+        return new Gates.Situation(
+                logged.family(), head, at, wet, lot == null ? null : Shelf.bottle(lot), LocalDate.now(clock));
+    }
+
+    private static boolean wasteLooked(LoggedVisit logged) {
+        return logged.findingsThatStand().stream()
+                .anyMatch(f -> f.sign == Sign.WASTE_ROOM || f.sign == Sign.WASTE_FULL);
+    }
+
+    /** Nozzles that a map does not show as missing, by channel. */
+    public static Map<String, Integer> open(NozzleMap map) {
+        Map<String, Integer> open = new HashMap<>();
+        map.channels().forEach((code, channel) -> open.put(code, channel.size() - channel.count(NozzleState.MISSING)));
+        return open;
+    }
+
+    /** A check that the printer printed: it had power. */
+    public List<Gate> ofPrint(LoggedVisit logged) {
+        return Gates.ofPower(situation(logged, null, null, null));
+    }
+
+    /** A look: with power, with drops on a port, or only with the eyes. */
+    public List<Gate> ofLook(LoggedVisit logged, Look look) {
+        Gates.Situation s = situation(logged, null, null, null);
+        if (look.needs() == Look.Needs.POWER) {
+            return Gates.ofPower(s);
+        }
+        return look == Look.DROP_TEST ? Gates.ofDropTest(s) : List.of();
+    }
+
+    /**
+     * What is taken back gives a head power no sooner, unless a lead takes it back: otherwise every hold could be ended so.
+     *
+     * @throws Refused when it would, and the person is no lead
+     */
+    public void powerNoSooner(HeadNow before, HeadNow after) {
+        boolean fewer = !after.noPower().containsAll(before.noPower());
+        boolean endless = before.inHold() && before.heldUntil().isEmpty();
+        boolean earlier = after.inHold()
+                && (endless && after.heldUntil().isPresent()
+                        || !endless
+                                && after.heldUntil()
+                                        .filter(t ->
+                                                t.isBefore(before.heldUntil().orElse(t)))
+                                        .isPresent());
+        if ((fewer || earlier) && SignedIn.now().role() != Role.LEAD) {
+            throw Refused.because(
+                    HttpStatus.FORBIDDEN,
+                    "lead-only",
+                    "This keeps the head from power. Only a lead takes it back before that is over.");
+        }
+    }
+
+    /**
+     * Lets something pass, or refuses it with the gates that stay shut.
+     *
+     * @return the gates it goes against as JSON, to be kept with it; null when none is in the way
+     */
+    public String pass(List<Gate> gates, Departure departure) {
+        boolean isLead = SignedIn.now().role() == Role.LEAD;
+        boolean hasReason = departure.text() != null;
+        List<Gate> shut = gates.stream()
+                .filter(gate -> switch (gate.weight()) {
+                    case REFUSED -> !(isLead && hasReason && departure.doneAnyway());
+                    case NEEDS_LEAD -> !(isLead && hasReason);
+                    case NEEDS_REASON -> !hasReason;
+                })
+                .toList();
+        if (!shut.isEmpty()) {
+            throw Refused.because(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            "gates",
+                            "Something stands in the way of this. See the reasons beside the form.")
+                    .with("gates", shut);
+        }
+        return gates.isEmpty() ? null : stored.write(gates);
+    }
+}

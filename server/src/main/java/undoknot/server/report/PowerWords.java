@@ -1,0 +1,52 @@
+package undoknot.server.report;
+
+import java.time.Instant;
+import java.time.format.DateTimeFormatter;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.stereotype.Component;
+import undoknot.server.words.Words;
+import undoknot.treatment.Site;
+import undoknot.visit.HeadNow;
+
+/** What paper and the page behind the tag say about power; in the words of the screens. */
+@Component
+public class PowerWords {
+
+    private final Words words;
+    private final DateTimeFormatter time;
+
+    PowerWords(Words words, java.time.Clock clock) {
+        this.words = words;
+        this.time =
+                DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH).withZone(clock.getZone());
+    }
+
+    /**
+     * @param isAllowed whether the head may have power
+     * @param headline one line, large
+     * @param reasons each reason why not, in a line
+     */
+    public record Power(boolean isAllowed, String headline, List<String> reasons) {}
+
+    public Power of(HeadNow head) {
+        if (head.mayHavePower()) {
+            return head.site() == Site.ON_BENCH
+                    ? new Power(true, "Dry. Refit before power.", List.of())
+                    : new Power(true, "Power is allowed.", List.of());
+        }
+        // Hands end what has no time; a time alone is said only when nothing but time is waited for.
+        boolean byHands = head.keptFrom().stream().anyMatch(kept -> kept.until() == null);
+        Instant until = head.waitsUntil().orElse(null);
+        String headline = byHands
+                ? "No power: " + words.of("noPower", head.keptFrom().get(0).reason()) + "."
+                : "No power until " + time.format(until) + ".";
+        List<String> reasons = head.keptFrom().stream()
+                .sorted(Comparator.comparing(HeadNow.Kept::reason))
+                .map(kept -> words.of("noPower", kept.reason())
+                        + (kept.until() == null ? "" : ", until " + time.format(kept.until())))
+                .toList();
+        return new Power(false, headline, reasons);
+    }
+}

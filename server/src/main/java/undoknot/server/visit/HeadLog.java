@@ -1,0 +1,73 @@
+package undoknot.server.visit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import undoknot.observation.Look;
+import undoknot.observation.Sign;
+import undoknot.server.fluid.FluidLot;
+import undoknot.treatment.Method;
+import undoknot.treatment.Site;
+import undoknot.visit.HeadEntry;
+import undoknot.visit.HeadEvent;
+import undoknot.visit.HeadNow;
+import undoknot.visit.HeadWatch;
+import undoknot.visit.StepClock;
+
+/** What of a logged visit bears on where the head is and whether it may have power. */
+final class HeadLog {
+
+    private HeadLog() {}
+
+    static HeadNow now(LoggedVisit logged, Instant now) {
+        return HeadWatch.of(
+                events(logged),
+                logged.family().construction(),
+                logged.house(),
+                logged.intake().climate() == Intake.Climate.HOT_DRY,
+                now);
+    }
+
+    private static List<HeadEvent> events(LoggedVisit logged) {
+        List<HeadEvent> events = new ArrayList<>();
+        // Entries first: one that work implies has the work's own time, and comes before it.
+        logged.headEntriesThatStand().forEach(row -> events.add(row.event()));
+        logged.clocks().stream()
+                .filter(row -> row.kind == StepClock.Kind.HOLD && row.wet != null)
+                .forEach(row -> {
+                    events.add(new HeadEvent.Entered(
+                            row.startedAt, HeadEntry.HOLD, row.wet, Duration.ofSeconds(row.plannedSeconds)));
+                    if (row.stoppedAt != null) {
+                        events.add(new HeadEvent.Entered(row.stoppedAt, HeadEntry.HOLD_ENDED, null, null));
+                    }
+                });
+        for (Attempt attempt : logged.attempts()) {
+            // Taking back an entry does not take the pad out, nor does it look at the contacts.
+            if (!attempt.stands() && attempt.site != Site.IN_CARRIAGE) {
+                continue;
+            }
+            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
+            events.add(new HeadEvent.Worked(
+                    attempt.startedAt,
+                    attempt.endedAt,
+                    Method.of(logged.treatment(attempt)),
+                    attempt.site,
+                    attempt.wet,
+                    lot != null && lot.kind.givesVapour()));
+        }
+        logged.checks().stream()
+                .filter(check -> logged.map(check) != null
+                        || logged.coarse(check) != null
+                                && !logged.coarse(check).kind().isOffMachine())
+                .forEach(check -> events.add(new HeadEvent.Printed(check.takenAt)));
+        for (FindingRow finding : logged.findingsThatStand()) {
+            if (Look.making(finding.sign).filter(look -> look == Look.DROP_TEST).isPresent()) {
+                events.add(new HeadEvent.DropTested(finding.foundAt));
+            } else if (finding.sign == Sign.RECOGNISED_ONCE_CLEANED) {
+                events.add(new HeadEvent.ContactsCleaned(finding.foundAt));
+            }
+        }
+        return events;
+    }
+}
