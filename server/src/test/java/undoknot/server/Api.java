@@ -168,6 +168,17 @@ public class Api {
         return Map.of("C", "M".repeat(cyanOut) + "F".repeat(208 - cyanOut), "M", "F".repeat(208), "Y", "F".repeat(208));
     }
 
+    /** Taps something about the head itself. */
+    public Answer head(String visit, String entry) {
+        return put("/api/visits/" + visit + "/head-entries/" + UUID.randomUUID(), Map.of("entry", entry));
+    }
+
+    /** After work in the carriage: the pad is taken out, contacts and board are seen dry. */
+    public void padOutAndDry(String visit) {
+        head(visit, "PAD_OUT").is(200);
+        head(visit, "SEEN_DRY").is(200);
+    }
+
     /** Key of a lot by its code. */
     public JsonNode lot(String code) {
         for (JsonNode lot : get("/api/lots").body()) {

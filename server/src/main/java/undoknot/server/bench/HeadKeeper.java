@@ -22,6 +22,7 @@ import undoknot.server.visit.VisitLoader;
 import undoknot.treatment.DryHold;
 import undoknot.treatment.Gates;
 import undoknot.visit.HeadEntry;
+import undoknot.visit.HeadNow;
 
 /** Keeps the entries about the head itself. */
 @Component
@@ -122,10 +123,11 @@ class HeadKeeper {
                 return List.of();
             }
             Instant now = clock.instant();
+            // Before the row changes: the log holds the same one.
+            HeadNow before = logged.headNow(now);
             row.withdrawn = true;
             List<HeadEntryRow> written = List.of(entries.saveAndFlush(row));
-            gates.powerNoSooner(
-                    logged.headNow(now), loader.with(logged, written).headNow(now));
+            gates.powerNoSooner(before, loader.with(logged, written).headNow(now));
             return written;
         });
     }

@@ -45,6 +45,7 @@ import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
 import undoknot.visit.HeadEntry;
+import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock;
 
 /** Keeps the attempts: gates first, then fluid, clock and entry in one transaction. */
@@ -263,6 +264,8 @@ class AttemptLog {
                     if (!attempt.stands()) {
                         return List.of();
                     }
+                    // Before the row changes: the log holds the same one.
+                    HeadNow before = logged.headNow(clock.instant());
                     List<Object> written = new ArrayList<>(stop(logged, attempt));
                     attempt.withdrawnReason = reason;
                     // The move that this entry implied was no more real than the entry.
@@ -276,7 +279,7 @@ class AttemptLog {
                     }
                     written.add(attempts.saveAndFlush(attempt));
                     LoggedVisit after = loader.with(logged, written);
-                    gates.powerNoSooner(logged.headNow(clock.instant()), after.headNow(clock.instant()));
+                    gates.powerNoSooner(before, after.headNow(clock.instant()));
                     ledger.keep(after);
                     return written;
                 });

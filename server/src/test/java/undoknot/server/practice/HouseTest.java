@@ -128,9 +128,26 @@ class HouseTest {
                 .put("bath", "NO")
                 .put("rinse", false)
                 .put("steam", false)
-                .put("heatC", 50);
+                .put("heatC", 50)
+                .put("removable", "YES");
         assertThat(send(entry).is(422).messageAt("book.limits.VENNICK-B3.pushKpa"))
                 .contains("200 kPa");
+        // Null is not "no limit": each limit is said, or the entry is refused.
+        for (String limit : java.util.List.of("submerge", "bath", "removable", "heatC")) {
+            ObjectNode hole = change();
+            in(hole, "limits")
+                    .putObject("VENNICK-B3")
+                    .put("submerge", "NO")
+                    .put("bath", "NO")
+                    .put("rinse", false)
+                    .put("steam", false)
+                    .put("heatC", 50)
+                    .put("removable", "YES")
+                    .putNull(limit);
+            Api.Answer refused = send(hole);
+            assertThat(refused.status()).as(limit).isIn(400, 422);
+            assertThat(refused.body().at("/errors/0/field").asText()).startsWith("book.limits.VENNICK-B3");
+        }
         api.as(Role.TECHNICIAN);
         send(change()).is(403);
         api.put("/api/visits/" + api.newVisit() + "/house-rules", api.json.createObjectNode())

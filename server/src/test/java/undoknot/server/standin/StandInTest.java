@@ -96,11 +96,19 @@ class StandInTest {
         String head =
                 api.get("/api/visits/" + visit).body().at("/intake/headId").asText();
         standIns.save(new StandInRow(UUID.fromString(head), "[]", 3));
-        String clock = "/api/visits/" + visit + "/clocks/" + UUID.randomUUID();
-        api.put(clock + "/hold", Map.of("wet", "BODY")).is(200);
-        assertThat(api.put(path(), Map.of("layout", layout)).is(422).messageAt("standIn"))
-                .contains("no power yet");
-        api.put(clock + "/stop", Map.of("reason", "opened, dry all through")).is(200);
+        String hold = "/api/visits/" + visit + "/head-entries/";
+        api.put(hold + UUID.randomUUID(), Map.of("entry", "HOLD", "wet", "BODY"))
+                .is(200);
+        assertThat(api.put(path(), Map.of("layout", layout))
+                        .is(422)
+                        .body()
+                        .at("/gates/0/code")
+                        .asText())
+                .isEqualTo("HEAD_IN_HOLD");
+        api.as(undoknot.server.account.Role.LEAD)
+                .put(hold + UUID.randomUUID(), Map.of("entry", "HOLD_ENDED", "note", "opened, dry all through"))
+                .is(200);
+        api.as(undoknot.server.account.Role.TECHNICIAN);
         api.put(path(), Map.of("layout", layout)).is(200);
     }
 

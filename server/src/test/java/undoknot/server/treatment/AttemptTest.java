@@ -55,7 +55,7 @@ class AttemptTest {
                                         "volumeMl",
                                         ml,
                                         "seconds",
-                                        6,
+                                        60,
                                         "resistance",
                                         "STIFF",
                                         "effluent",
@@ -292,6 +292,7 @@ class AttemptTest {
     void cycles_are_counted_anew_after_work_with_hands() {
         api.put(path(UUID.randomUUID()), cycle(3)).is(200);
         api.put(path(UUID.randomUUID()), flush(lotOf(50), 1)).is(200);
+        api.padOutAndDry(visit);
         api.put(path(UUID.randomUUID()), cycle(1)).is(200);
         JsonNode view = api.put(path(UUID.randomUUID()), cycle(2)).is(200).body();
         assertThat(view.path("cyclesRun").asInt()).isEqualTo(6);
@@ -312,23 +313,6 @@ class AttemptTest {
                 .isEqualTo("NO_PUSH");
         api.as(Role.LEAD).put(path(UUID.randomUUID()), flush(lot, 1)).is(422);
         api.put(path(UUID.randomUUID()), entry).is(200);
-    }
-
-    @Test
-    void a_hold_forbids_cycles_and_ends_early_only_with_a_reason() {
-        UUID hold = UUID.randomUUID();
-        String path = "/api/visits/" + visit + "/clocks/" + hold;
-        assertThat(api.put(path + "/hold", Map.of("wet", "IN_PLACE")).is(422).messageAt("wet"))
-                .contains("no hold is needed");
-        JsonNode held = api.put(path + "/hold", Map.of("wet", "BODY")).is(200).body();
-        assertThat(held.path("heldUntil").isMissingNode()).isFalse();
-        assertThat(held.at("/next/action").asText()).isEqualTo("WAIT_HOLD");
-        Api.Answer refused = api.put(path(UUID.randomUUID()), cycle(1)).is(422);
-        assertThat(refused.body().at("/gates/0/code").asText()).isEqualTo("HEAD_IN_HOLD");
-        assertThat(api.put(path + "/stop", Map.of()).is(422).messageAt("reason"))
-                .contains("still runs");
-        api.put(path + "/stop", Map.of("reason", "opened it, dry all through")).is(200);
-        api.put(path(UUID.randomUUID()), cycle(1)).is(200);
     }
 
     @Test
@@ -391,17 +375,71 @@ class AttemptTest {
     @ParameterizedTest
     @CsvSource({
         "PAGE, [HEAD_IN_HOLD]",
-        "CHARGE, [HEAD_IN_HOLD]",
+        "CHARGE, '[HEAD_IN_HOLD, WASTE_NOT_LOOKED]'",
         "ALIGN, [HEAD_IN_HOLD]",
-        "SYSTEM, [HEAD_IN_HOLD]",
+        "SYSTEM, '[HEAD_IN_HOLD, WASTE_NOT_LOOKED]'",
         "STATION, []",
         "PURGE, []",
         "DRAW_BACK, [NO_SUCTION]",
     })
     void other_work_passes_the_gates_as_well_during_a_hold(String method, String expected) {
-        api.put("/api/visits/" + visit + "/clocks/" + UUID.randomUUID() + "/hold", Map.of("wet", "BODY"))
+        api.put("/api/visits/" + visit + "/head-entries/" + UUID.randomUUID(), Map.of("entry", "HOLD", "wet", "BODY"))
                 .is(200);
         assertThat(gatesOf(method)).isEqualTo(expected);
+    }
+
+    /** 60 mL in 1 s on a 15 kPa head, a firm thumb on a small syringe, and a stroke that keeps to the limit. */
+    @Test
+    void a_push_past_the_limit_is_said_before_it_is_saved_and_only_logged_by_a_lead_as_done() {
+        String lot = lotOf(100);
+        ObjectNode hard = api.json.valueToTree(flush(lot, 60));
+        ((ObjectNode) hard.at("/treatment/flush/strokes/0")).put("seconds", 1);
+        ObjectNode preview = api.json.createObjectNode().put("kind", "FLUSH").put("lotId", lot);
+        preview.set("treatment", hard.get("treatment"));
+        JsonNode told = api.post("/api/visits/" + visit + "/attempts/preview", preview)
+                .is(200)
+                .body();
+        assertThat(told.at("/gates/0/code").asText()).isEqualTo("PUSH_TOO_HARD");
+        assertThat(told.at("/gates/0/limit").asDouble()).isEqualTo(15);
+        // 60 mL at 15 kPa: 8.4 N at most (handbook 18).
+        assertThat(told.at("/pushes/0/greatestForces/6/newton").asDouble())
+                .isCloseTo(8.4, org.assertj.core.api.Assertions.within(0.05));
+        hard.put("departureReason", "the plunger slipped");
+        api.put(path(UUID.randomUUID()), hard).is(422);
+        api.as(Role.LEAD).put(path(UUID.randomUUID()), hard).is(422);
+        JsonNode logged = api.put(path(UUID.randomUUID()), hard.put("doneAnyway", true))
+                .is(200)
+                .body();
+        assertThat(logged.at("/attempts/0/against/0/code").asText()).isEqualTo("PUSH_TOO_HARD");
+        assertThat(api.get("/api/visits/" + visit + "/report")
+                        .body()
+                        .at("/attempts/0/against/0")
+                        .asText())
+                .contains("past the limit of 15 kPa");
+
+        ObjectNode small = api.json.valueToTree(flush(lot, 1));
+        ((ObjectNode) small.at("/treatment/flush/strokes/0"))
+                .put("syringe", "ML_10")
+                .put("force", "FIRM");
+        Api.Answer refused =
+                api.as(Role.TECHNICIAN).put(path(UUID.randomUUID()), small).is(422);
+        // 25 N on a bore of 14.5 mm: 151 kPa.
+        assertThat(refused.body().at("/gates/0/entered").asDouble())
+                .isCloseTo(151, org.assertj.core.api.Assertions.within(0.5));
+    }
+
+    @Test
+    void a_port_that_says_drops_only_takes_no_push_and_offers_none() {
+        visit = api.newVisit(api.intake("TARROW-T4", "K", "C", "M", "Y"));
+        assertThat(api.put(path(UUID.randomUUID()), flush(lotOf(50), 1))
+                        .is(422)
+                        .body()
+                        .at("/gates/0/code")
+                        .asText())
+                .isEqualTo("NO_FITTING");
+        JsonNode usual = api.get("/api/visits/" + visit).body().path("usual");
+        assertThat(usual.path("notForHead").findValuesAsText("method")).contains("FLUSH", "WARM", "PURGE", "PRIME");
+        assertThat(usual.at("/notForHead/0/why").asText()).isEqualTo("NO_FITTING");
     }
 
     @Test
@@ -410,10 +448,12 @@ class AttemptTest {
                 .is(200);
         assertThat(gatesOf("CHARGE")).isEqualTo("[NO_STRONG_CYCLES_NOW]");
         assertThat(gatesOf("PAGE")).isEqualTo("[]");
-        api.put(
+        JsonNode kept = api.put(
                         path(UUID.randomUUID()),
                         Map.of("treatment", handwork("CHARGE"), "departureReason", "a second store stands ready"))
-                .is(200);
+                .is(200)
+                .body();
+        assertThat(kept.at("/attempts/1/against/0/code").asText()).isEqualTo("NO_STRONG_CYCLES_NOW");
     }
 
     @Test

@@ -100,7 +100,7 @@ class OneLoadTest {
         // And the answer knows of the flush, in the visit as in its judgement.
         assertThat(answer.path("attempts")).hasSize(1);
         assertThat(answer.at("/judgement/advice/first/rule").asText()).isEqualTo("CHECK_AGAIN");
-        assertThat(answer.at("/next/action").asText()).isEqualTo("CHECK_AGAIN");
+        assertThat(answer.at("/next/action").asText()).isEqualTo("TAKE_PAD_OUT");
         assertThat(api.get("/api/visits/" + visit).body().path("attempts")).isEqualTo(answer.path("attempts"));
     }
 
