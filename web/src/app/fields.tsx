@@ -71,6 +71,8 @@ interface SelectProps<T extends FieldValues> {
   options: { value: string; label: ReactNode }[];
   hint?: ReactNode;
   disabled?: boolean;
+  /** Told what was picked, after the entry holds it. */
+  onPick?: (value: string) => void;
   /** What is shown while the entry holds none of the options. */
   fallback?: string;
 }
@@ -90,6 +92,10 @@ export function SelectEntry<T extends FieldValues>({
       render={({ field, fieldState }) => (
         <TextField
           {...field}
+          onChange={(event) => {
+            field.onChange(event);
+            rest.onPick?.(event.target.value);
+          }}
           inputRef={field.ref}
           select
           label={label}

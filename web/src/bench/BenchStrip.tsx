@@ -6,10 +6,11 @@ import { MONO } from '../app/theme';
 import { adviceTitle } from '../diagnosis/judgement';
 import { Comb, combWords } from '../nozzle/Comb';
 import { Thread } from '../thread/Thread';
+import { keptFrom, powerWords } from '../visit/power';
 import { capital, word } from '../words/words';
 import { countdown, day } from './time';
 
-const URGENT = ['LIFT_FROM_SOAK', 'END_BURST'];
+const URGENT = ['LIFT_FROM_SOAK', 'END_BURST', 'TAKE_PAD_OUT'];
 
 interface Props {
   strip: Strip;
@@ -19,9 +20,12 @@ interface Props {
 
 /** One head on the bench: tag, owner, channels as combs, thread, what is next and when it was promised. */
 export function BenchStrip({ strip, now, numberKey }: Props) {
-  const isHeld = strip.heldUntil && Date.parse(strip.heldUntil) > now;
+  const kept = strip.closedAt ? [] : keptFrom(strip.head, now);
+  const isHeld = kept.length > 0;
+  const isDrying = !strip.closedAt && strip.head.driesAt && Date.parse(strip.head.driesAt) <= now;
   const isUrgent = URGENT.includes(strip.next.action);
-  const advised = strip.next.action.startsWith('WAIT') ? undefined : strip.next.advised;
+  const advised =
+    strip.next.action.startsWith('WAIT') || strip.next.action === 'REFIT' ? undefined : strip.next.advised;
   const next = advised ? adviceTitle(advised) : word('action', strip.next.action);
   const at = strip.next.at ? Date.parse(strip.next.at) : undefined;
   return (
@@ -87,6 +91,8 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
             </Box>
           )}
         </Typography>
+        {isHeld && <Typography sx={{ fontWeight: 700 }}>{powerWords(kept)}</Typography>}
+        {isDrying && <Typography sx={{ fontWeight: 700 }}>Uncapped: it dries.</Typography>}
         <Typography color="text.secondary">
           {strip.closedAt ? `returned ${day(strip.closedAt)}` : `promised ${day(strip.promisedOn)}`}
         </Typography>

@@ -19,6 +19,7 @@ const strip = (part: Partial<Strip> = {}): Strip =>
     next: { action: 'TREAT' },
     promisedOn: '2026-03-04',
     food: 'NOT_FOOD',
+    head: { site: 'IN_CARRIAGE', keptFrom: [] },
     ...part,
   }) as Strip;
 
@@ -81,6 +82,24 @@ describe('the bench', () => {
     expect(
       await screen.findByRole('link', { name: '4444F, Mudlark, Vennick B3: Soak at the port: C, M' }),
     ).toBeInTheDocument();
+  });
+
+  it('says on its strip what keeps a head from power', async () => {
+    pretendServer({
+      'GET /api/bench': bench([
+        strip({
+          head: {
+            site: 'IN_CARRIAGE',
+            keptFrom: [{ reason: 'PAD_UNDER_HEAD', since: '2026-03-02T00:00:00Z' }],
+            driesAt: '2026-03-02T09:00:00Z',
+          },
+        }),
+      ]),
+      'GET /api/drafts': [],
+    });
+    show(<BenchPage />);
+    expect(await screen.findByText('No power: pad under the head.')).toBeInTheDocument();
+    expect(screen.getByText('Uncapped: it dries.')).toBeInTheDocument();
   });
 
   it('lists the heads and opens one by its number', async () => {

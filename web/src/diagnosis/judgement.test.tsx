@@ -153,6 +153,7 @@ describe('rule-outs', () => {
           withdrawn: false,
           stands: true,
           hasPhoto: false,
+          against: [],
         },
       ],
       lastChange: [{ cause: 'SERVICE_STATION', before: 0.4, now: 0.9 }],

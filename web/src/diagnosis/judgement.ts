@@ -69,6 +69,7 @@ export function adviceReason(advice: Advice, { amount }: Money): string {
 function styleQuery({ method, style }: Advice): string[] {
   return [
     style?.fluid ? `fluid=${style.fluid}` : '',
+    style?.site ? `site=${style.site}` : '',
     style?.strokeMl ? `strokeMl=${style.strokeMl}` : '',
     style?.temperatureC ? `temperatureC=${style.temperatureC}` : '',
     method === 'CYCLE' ? `strength=${style?.strength ?? 'LIGHT'}` : '',

@@ -18,6 +18,7 @@ import { combWords } from './Comb';
 import { CoarseEditor } from './CoarseEditor';
 import { coarseWords } from './coarse';
 import { CombEditor } from './CombEditor';
+import { Against, gatesOf, useAgainst } from '../treatment/Against';
 import { MapFromFile } from './MapFromFile';
 import { edit, startEditing, type Reading } from './editing';
 
@@ -55,13 +56,23 @@ function unread(visit: Visit): Reading {
   return Object.fromEntries(visit.family.channels.map((c) => [c.code, 'U'.repeat(c.nozzles)]));
 }
 
+/** A head that may have no power, or is out, shows its stream and nothing printed. */
+function mayPrint({ head }: Visit): boolean {
+  return head.keptFrom.length === 0 && head.site === 'IN_CARRIAGE';
+}
+
 function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
   return {
     id: check?.id ?? newId(),
     version: check?.version,
     reading: check?.reading ?? unread(visit),
-    kind: check?.coarse ? 'COARSE' : check?.notPossible === undefined ? 'MAP' : 'NONE',
-    coarse: check?.coarse ?? { kind: 'BARS', channels: {} },
+    kind:
+      check?.coarse || (!check && !mayPrint(visit))
+        ? 'COARSE'
+        : check?.notPossible === undefined
+          ? 'MAP'
+          : 'NONE',
+    coarse: check?.coarse ?? { kind: mayPrint(visit) ? 'BARS' : 'STREAM', channels: {} },
     reason: check?.notPossible ?? '',
     note: check?.note ?? '',
   };
@@ -109,12 +120,13 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     notPossible: value.kind === 'NONE' ? value.reason : undefined,
     note: value.note,
   });
+  const against = useAgainst();
   const write = useWrite(
     (value: CheckDraft) =>
       answer(
         api.PUT('/api/visits/{visitId}/checks/{id}', {
           params: { path: { visitId: visit.id, id: value.id } },
-          body: { version: value.version, ...entries(value) },
+          body: { version: value.version, ...entries(value), ...against.body() },
         }),
       ),
     () => {
@@ -123,6 +135,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     },
   );
   useProblemAt(form, write.problem, (field) => (field === 'notPossible' ? 'reason' : field));
+  const gates = gatesOf(write.problem);
   const lastMap = visit.checks.filter((c) => c.reading && c.id !== check?.id).at(-1)?.reading;
   const title = check
     ? `Amend check ${check.number}`
@@ -207,7 +220,11 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
           label="Note: paper, rest, light"
           hint="Compare like with like: the same paper, after the same rest."
         />
-        <WriteProblem problem={write.problem} />
+        {gates.length > 0 ? (
+          <Against gates={gates} against={against} />
+        ) : (
+          <WriteProblem problem={write.problem} />
+        )}
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
           <Button
             variant="contained"

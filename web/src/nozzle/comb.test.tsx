@@ -14,7 +14,14 @@ vi.stubGlobal(
   },
 );
 
-const channel = { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 6 };
+const channel = {
+  code: 'C',
+  colour: 'Cyan',
+  ink: '#0092c4',
+  port: 'post',
+  nozzles: 6,
+  fitting: 'TUBE' as const,
+};
 
 describe('the comb', () => {
   it('draws a whole, a half, a leaning, an absent tooth', () => {

@@ -7,6 +7,7 @@ import type { FindingView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Empty, WriteProblem } from '../app/states';
 import { moment } from '../bench/time';
+import { MarkedAgainst } from '../treatment/Against';
 import { capital, word } from '../words/words';
 
 /** What was found, by whom and when; a slip is taken back and stays readable. */
@@ -91,6 +92,7 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
           {state}
         </Box>
       </Typography>
+      <MarkedAgainst gates={finding.against} reason={finding.departureReason} />
       {finding.hasPhoto && (
         <Button href={`${path}/photo`} target="_blank" aria-label={`Photo of ${name}`}>
           Photo

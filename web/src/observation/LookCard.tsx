@@ -6,6 +6,7 @@ import type { Judgement, LookView, Visit, Sign } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { WriteProblem } from '../app/states';
 import { capital, word } from '../words/words';
+import { Against, gatesOf, useAgainst } from '../treatment/Against';
 import { FindingList } from './FindingList';
 
 interface Props {
@@ -25,6 +26,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   const own = judgement.findings.filter((f) => f.look === look.look && !f.withdrawn);
   // Sent again after a lost connection, a finding is the same one.
   const key = useRef(newId());
+  const against = useAgainst();
   const write = useWrite(
     (sign: Sign) =>
       answer(
@@ -34,6 +36,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
             sign,
             channel,
             note: note || undefined,
+            ...against.body(),
           },
         }),
       ),
@@ -41,8 +44,10 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
       key.current = newId();
       setNote('');
       setChosen(undefined);
+      against.forget();
     },
   );
+  const gates = gatesOf(write.problem);
   const name = capital(word('look', look.look));
   return (
     <Stack
@@ -125,7 +130,11 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
           {visit.standIn && <StandInLook visit={visit} look={look.look} channel={channel} />}
         </>
       )}
-      <WriteProblem problem={write.problem} />
+      {gates.length > 0 ? (
+        <Against gates={gates} against={against} />
+      ) : (
+        <WriteProblem problem={write.problem} />
+      )}
     </Stack>
   );
 }

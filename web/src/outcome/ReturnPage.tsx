@@ -11,6 +11,7 @@ import { Page } from '../app/Page';
 import { Failed, Loading, WriteProblem } from '../app/states';
 import { useProblemAt } from '../app/useProblemAt';
 import { useDraftForm } from '../draft/useDraftForm';
+import { keptFrom, powerWords } from '../visit/power';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { lastMap } from '../visit/outOf';
 import { capital, terms, word } from '../words/words';
@@ -66,7 +67,7 @@ function ReturnView({ visit }: { visit: Visit }) {
     },
   );
   useProblemAt(form, write.problem);
-  const isHeld = visit.heldUntil && Date.parse(visit.heldUntil) > Date.parse(visit.serverTime);
+  const kept = keptFrom(visit.head, Date.parse(visit.serverTime));
   return (
     <Page title="Hand it back" back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
       <Stack
@@ -76,9 +77,9 @@ function ReturnView({ visit }: { visit: Visit }) {
         sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1, maxWidth: 900 }}
         onSubmit={form.handleSubmit((value) => write.send(value))}
       >
-        {isHeld && (
+        {kept.length > 0 && (
           <Alert severity="error">
-            This head is in a dry hold. Tell the customer when it may be powered, in the words below.
+            {powerWords(kept)} Say below why it goes back now; report and label say the same, large.
           </Alert>
         )}
         {last?.acceptance ? (

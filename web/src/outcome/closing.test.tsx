@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import DiagnosisPage from '../diagnosis/DiagnosisPage';
 import ShelfPage from '../fluid/ShelfPage';
 import HistoryPage from '../history/HistoryPage';
-import { check, pretendServer, problem, show, visit } from '../test/fixtures';
+import { check, drying, pretendServer, problem, show, visit } from '../test/fixtures';
 import ReturnPage from './ReturnPage';
 
 beforeEach(() => localStorage.clear());
@@ -55,8 +55,8 @@ describe('returning a head', () => {
   });
 
   it('warns of a hold', async () => {
-    open({}, visit({ heldUntil: '2026-03-02T12:00:00Z' }));
-    expect(await screen.findByText(/This head is in a dry hold/)).toBeInTheDocument();
+    open({}, visit({ head: drying('2026-03-02T12:00:00Z') }));
+    expect(await screen.findByText(/No power until 2 Mar/)).toBeInTheDocument();
   });
 });
 

@@ -15,14 +15,22 @@ const GRID = {
   gridTemplateColumns: { xs: '1fr', sm: 'repeat(auto-fit, minmax(290px, 1fr))' },
 };
 const YES_NO = { true: 'allowed', false: 'not allowed' };
-const WAYS: { limit: 'submerge' | 'bath' | 'rinse' | 'steam'; choices: Record<string, string> }[] = [
-  { limit: 'submerge', choices: { NO: 'not allowed', FACE_ONLY: 'face only', BASE_ONLY: 'base only' } },
+const WAYS: {
+  limit: 'submerge' | 'bath' | 'rinse' | 'steam' | 'removable' | 'household';
+  choices: Record<string, string>;
+}[] = [
+  {
+    limit: 'removable',
+    choices: Object.fromEntries(terms('removable').map((t) => [t, word('removable', t)])),
+  },
+  { limit: 'submerge', choices: Object.fromEntries(terms('submerge').map((t) => [t, word('submerge', t)])) },
   {
     limit: 'bath',
     choices: { NO: 'not allowed', LEAD_ONLY: 'with a lead’s consent', HUNG: 'allowed, hung' },
   },
   { limit: 'rinse', choices: YES_NO },
   { limit: 'steam', choices: YES_NO },
+  { limit: 'household', choices: YES_NO },
 ];
 const NUMBERS: { limit: 'pushKpa' | 'suctionKpa' | 'heatC'; unit: string }[] = [
   { limit: 'pushKpa', unit: 'kPa' },

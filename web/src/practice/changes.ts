@@ -31,7 +31,17 @@ export function changes(before: HouseBook | undefined, now: HouseBook): string[]
     }
   }
   for (const family of keys(before?.limits, now.limits)) {
-    for (const limit of ['pushKpa', 'suctionKpa', 'heatC', 'submerge', 'bath', 'rinse', 'steam'] as const) {
+    for (const limit of [
+      'pushKpa',
+      'suctionKpa',
+      'heatC',
+      'submerge',
+      'bath',
+      'rinse',
+      'steam',
+      'removable',
+      'household',
+    ] as const) {
       say(
         `${family}, ${LIMIT_WORDS[limit]}`,
         limitOf(before?.limits[family], limit),
@@ -50,6 +60,8 @@ export const LIMIT_WORDS = {
   bath: 'bath',
   rinse: 'rinse',
   steam: 'steam',
+  removable: 'taking the head out',
+  household: 'household cleaners inside',
 };
 
 function limitOf(limits: Limits | undefined, limit: keyof Limits): unknown {

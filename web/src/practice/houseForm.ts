@@ -16,6 +16,8 @@ export interface LimitsForm {
   bath: string;
   rinse: string;
   steam: string;
+  removable: string;
+  household: string;
 }
 
 /** The house rules as they are typed: every family with its limits and per cents, also where it has none of its own. */
@@ -48,6 +50,8 @@ export function limitsForm(limits: Limits): LimitsForm {
     bath: limits.bath,
     rinse: String(limits.rinse),
     steam: String(limits.steam),
+    removable: limits.removable,
+    household: String(limits.household),
   };
 }
 
@@ -101,6 +105,8 @@ function limitsOf(form: LimitsForm, before: Limits): Limits {
     bath: form.bath as Limits['bath'],
     rinse: form.rinse === 'true',
     steam: form.steam === 'true',
+    removable: form.removable as Limits['removable'],
+    household: form.household === 'true',
   };
 }
 

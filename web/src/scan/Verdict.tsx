@@ -15,6 +15,7 @@ import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import type { Scan, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { Against, gatesOf, useAgainst } from '../treatment/Against';
 import { KeyHint } from '../app/KeyHint';
 import { Block } from '../app/Page';
 import { WriteProblem } from '../app/states';
@@ -123,6 +124,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
     goTo({ code: other.channel, nozzle: by > 0 ? 1 : other.stairs * other.steps });
   }
 
+  const against = useAgainst();
   const write = useWrite(
     () =>
       answer(
@@ -132,6 +134,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
             reading,
             scanId: scan.id,
             note: draft.note,
+            ...against.body(),
           },
         }),
       ),
@@ -140,6 +143,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
       void navigate(`/visits/${visit.id}`);
     },
   );
+  const gates = gatesOf(write.problem);
   const mayAccept = mayWrite && !isAccepted && visit.closedAt === undefined;
   const keys: Record<string, () => void> = {
     arrowright: () => step(1),
@@ -244,7 +248,11 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
               error={nozzleNote('note') !== undefined}
               helperText={nozzleNote('note')}
             />
-            <WriteProblem problem={write.problem} />
+            {gates.length > 0 ? (
+              <Against gates={gates} against={against} />
+            ) : (
+              <WriteProblem problem={write.problem} />
+            )}
             {isAccepted ? (
               <Typography>This scan was accepted. Amend the check to change it.</Typography>
             ) : (

@@ -11,8 +11,8 @@ import { theme } from '../app/theme';
 export const NOW = Date.parse('2026-03-02T10:00:00Z');
 
 export const channels = [
-  { code: 'K', colour: 'Black', ink: '#22252b', port: 'post', nozzles: 8 },
-  { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 8 },
+  { code: 'K', colour: 'Black', ink: '#22252b', port: 'post', nozzles: 8, fitting: 'TUBE' as const },
+  { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 8, fitting: 'TUBE' as const },
 ];
 
 export function check(part: Partial<Check> = {}): Check {
@@ -25,6 +25,7 @@ export function check(part: Partial<Check> = {}): Check {
     reading: { K: 'FFFFFFFF', C: 'FMMFFFFF' },
     note: '',
     simulated: false,
+    against: [],
     corrected: 0,
     acceptance: {
       jobClass: 'GENERAL',
@@ -68,6 +69,7 @@ export function attempt(part: Partial<Attempt> = {}): Attempt {
     startedAt: '2026-03-02T09:30:00Z',
     startedBy: 'Wenna',
     note: '',
+    against: [],
     knot: 'WAITING',
     burstsDone: 0,
     ...part,
@@ -90,6 +92,59 @@ export function clock(part: Partial<Clock> = {}): Clock {
   };
 }
 
+/** What the form of each method asks, as far as tests look at it. */
+function forms(): Usual['forms'] {
+  const cleaner = ['AQUEOUS_CLEANER', 'FOOD_SAFE_CLEANER', 'DEIONISED_WATER'];
+  const form = (part: object) => ({
+    bench: false,
+    either: false,
+    power: false,
+    wholeHead: false,
+    fluids: [],
+    heat: false,
+    depth: false,
+    suction: false,
+    ...part,
+  });
+  const powered = ['CYCLE', 'CYCLE_STRONG', 'PAGE', 'CHARGE', 'ALIGN', 'SYSTEM'];
+  const bench = ['TRAY_SOAK', 'RINSE', 'BATH', 'STEAM', 'DRAW_BACK'];
+  const carriage = ['CARTRIDGE', 'DRAW_IN', 'DAMPER', 'LINE'];
+  const either = ['FLUSH', 'WARM', 'PORT_SOAK', 'PURGE', 'PRIME', 'WIPE', 'PAD', 'VAPOUR', 'REST'];
+  const whole = ['STATION', 'UNDERSIDE', 'STRIP', 'RESEAT'];
+  return Object.fromEntries([
+    ...powered.map((method) => [method, form({ power: true })]),
+    ...bench.map((method) => [
+      method,
+      form({ bench: true, fluids: cleaner, heat: true, depth: method === 'TRAY_SOAK' }),
+    ]),
+    ...carriage.map((method) => [method, form({ fluids: cleaner })]),
+    ...either.map((method) => [method, form({ either: true, fluids: cleaner })]),
+    ...whole.map((method) => [
+      method,
+      form({
+        either: true,
+        wholeHead: true,
+        fluids: [...cleaner, 'CAPPING_FLUID'],
+        ownFluid: method === 'STATION' ? 'CAPPING_FLUID' : undefined,
+      }),
+    ]),
+  ]) as Usual['forms'];
+}
+
+/** A head in its carriage that may have power, unless a test is about one that may not. */
+export function head(part: Partial<Visit['head']> = {}): Visit['head'] {
+  return { site: 'IN_CARRIAGE', keptFrom: [], wettings: [], entries: [], ...part };
+}
+
+/** One that dries until then. */
+export function drying(until: string): Visit['head'] {
+  return head({
+    site: 'ON_BENCH',
+    keptFrom: [{ reason: 'HOLD', since: '2026-03-02T00:00:00Z', until }],
+    wettings: [{ wet: 'BODY', by: 'RINSE', since: '2026-03-02T00:00:00Z', until }],
+  });
+}
+
 /** What forms start from, as the server says it. */
 export const usual: Usual = {
   strokeMl: 3,
@@ -100,7 +155,13 @@ export const usual: Usual = {
     { place: 'TRAY', perChannel: false, ml: 25, ladderMinutes: [15, 40, 180, 720] },
   ],
   bath: { volumeMl: 150, temperatureC: 35, levelMm: 3, bursts: 2, burstSeconds: 120 },
-  notForHead: ['RINSE', 'STEAM', 'TRAY_SOAK', 'BATH'],
+  notForHead: [
+    { method: 'RINSE', why: 'NO_RINSE' },
+    { method: 'STEAM', why: 'NO_STEAM' },
+    { method: 'TRAY_SOAK', why: 'NO_SUBMERGE' },
+    { method: 'BATH', why: 'NO_BATH' },
+  ],
+  forms: forms(),
   kinds: Object.fromEntries(
     Object.entries({
       FLUSH: ['FLUSH', 'WARM'],
@@ -137,7 +198,6 @@ export const usual: Usual = {
     }).flatMap(([kind, methods]) => methods.map((method) => [method, kind])),
   ) as Usual['kinds'],
   holds: [
-    { wet: 'IN_PLACE', hours: 0 },
     { wet: 'BASE_ONLY', hours: 2 },
     { wet: 'BODY', hours: 12 },
     { wet: 'BOARD', hours: 24 },
@@ -183,6 +243,7 @@ export function visit(part: Partial<Visit> = {}): Visit {
       advised: { rule: 'FIRST_REMEDY', act: 'WORK', method: 'FLUSH', channels: ['C'] },
     },
     judgement: judgement(),
+    head: head(),
     usual,
     foodCare: false,
     standIn: false,

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { advice, judgement, pretendServer, problem, show, visit } from '../test/fixtures';
+import { advice, head, judgement, pretendServer, problem, show, visit } from '../test/fixtures';
 import AttemptPage from './AttemptPage';
 
 const lots = [
@@ -30,8 +30,8 @@ function open(
   const sent = pretendServer({
     'POST /api/visits/visit-1/attempts/preview': quiet,
     'GET /api/visits/visit-1': visit({ judgement: judgement(asAdvised(kind)) }),
-    ...answers,
     'GET /api/lots': lots,
+    ...answers,
   });
   const view = show(<AttemptPage />, {
     at: `/visits/visit-1/attempt/${kind}`,
@@ -149,17 +149,96 @@ describe('gates', () => {
     expect(
       await screen.findByText(/3 printer cycles running, then hands. This would make 4./),
     ).toBeInTheDocument();
-    expect(screen.getByLabelText('Reason for departing from the rule')).toBeInTheDocument();
+    expect(screen.getByLabelText(/Reason, kept/)).toBeInTheDocument();
   });
 
   it.each([
     ['TECHNICIAN', 'NEEDS_LEAD', 0],
     ['LEAD', 'NEEDS_LEAD', 1],
-    ['LEAD', 'REFUSED', 0],
+    ['TECHNICIAN', 'REFUSED', 0],
+    ['LEAD', 'REFUSED', 1],
   ] as const)('offers a %s a departure from %s: %i', async (role, weight, fields) => {
     open('cycle', { 'POST /api/visits/visit-1/attempts/preview': gate(weight) }, role);
     await screen.findByText(/then hands/);
-    expect(screen.queryAllByLabelText('Reason for departing from the rule')).toHaveLength(fields);
+    expect(screen.queryAllByLabelText(/Reason, kept/)).toHaveLength(fields);
+  });
+
+  it('logs what is never done only as done all the same', async () => {
+    const { puts } = open(
+      'cycle',
+      {
+        'POST /api/visits/visit-1/attempts/preview': gate('REFUSED'),
+        'PUT /api/visits/visit-1/attempts/': visit(),
+      },
+      'LEAD',
+    );
+    fireEvent.change(await screen.findByLabelText(/Reason, kept/), { target: { value: 'it ran by itself' } });
+    fireEvent.click(screen.getByRole('checkbox', { name: 'It was done all the same' }));
+    tap(/^Log these cycles/);
+    await waitFor(() =>
+      expect(puts()[0]?.body).toMatchObject({ departureReason: 'it ran by itself', doneAnyway: true }),
+    );
+  });
+});
+
+describe('where the head is', () => {
+  it('says that the head comes out, asks how deep, and sends both', async () => {
+    const { puts } = open('soak', {
+      'GET /api/visits/visit-1': visit({ judgement: judgement(advice({ method: 'TRAY_SOAK' })) }),
+      'PUT /api/visits/visit-1/attempts/': visit(),
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'In a tray' }));
+    expect(screen.getByText('The head comes out for it.')).toBeInTheDocument();
+    tap('Body, ports or contacts');
+    tap(/^Start the soak/);
+    await waitFor(() => expect(puts()[0]?.body).toMatchObject({ wet: 'BODY' }));
+  });
+
+  it('asks a cycle of a head that is out whether it is back in', async () => {
+    const { puts } = open('cycle', {
+      'GET /api/visits/visit-1': visit({
+        head: head({ site: 'ON_BENCH' }),
+        judgement: judgement(advice({ method: 'CYCLE' })),
+      }),
+      'PUT /api/visits/visit-1/attempts/': visit(),
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'It is back in its carriage' }));
+    tap(/^Log these cycles/);
+    await waitFor(() => expect(puts()[0]?.body).toMatchObject({ site: 'IN_CARRIAGE' }));
+  });
+
+  it('unfolds the sum behind the slowest safe stroke and the greatest force', async () => {
+    const push = {
+      channel: 'C',
+      limitKpa: 15,
+      nozzles: 8,
+      open: 6,
+      boreUm: 20,
+      plateUm: 30,
+      temperatureC: 22,
+      viscosityMpaS: 0.955,
+      jetLoss: 1.5,
+      secondsPerMl: 6.4,
+      floorSecondsPerMl: 4.8,
+      greatestForces: [
+        { syringe: 'ML_10', newton: 2.48 },
+        { syringe: 'ML_60', newton: 8.4 },
+      ],
+      reservoirM: 1.53,
+    };
+    open('flush', { 'POST /api/visits/visit-1/attempts/preview': { ...quiet, pushes: [push] } });
+    expect(await screen.findByText('3 mL in 19.2 s or slower')).toBeInTheDocument();
+    expect(screen.getByText(/60 mL syringe at most 8.4 N/)).toBeInTheDocument();
+    tap('How that is worked out');
+    expect(screen.getByText(/Through 6 of 8 nozzles, bore 20 µm/)).toBeInTheDocument();
+  });
+
+  it('asks a clean of the station for no channel, and opens on the fluid that is its own', async () => {
+    open('handwork', {
+      'GET /api/lots': [...lots, { ...lots[0], id: 'lot-2', kind: 'CAPPING_FLUID', lotCode: 'CF-2' }],
+    });
+    expect(await screen.findByRole('combobox', { name: /Fluid and lot/ })).toHaveTextContent('CF-2');
+    expect(screen.queryByRole('group', { name: 'Channels' })).not.toBeInTheDocument();
   });
 });
 
@@ -221,7 +300,7 @@ describe('something else than advised', () => {
     });
   });
 
-  it('logs handwork as advised without a question or a bottle', async () => {
+  it('logs handwork as advised without a question, and has the bottle in the form asked', async () => {
     const { puts } = open('handwork?method=PURGE&channels=C', {
       ...elsewhere,
       'PUT /api/visits/visit-1/attempts/': visit(),
@@ -233,6 +312,6 @@ describe('something else than advised', () => {
     expect(puts()[0].body).toMatchObject({
       treatment: { kind: 'HANDWORK', handwork: { method: 'PURGE', channels: ['C'] } },
     });
-    expect((puts()[0].body as { lotId?: string }).lotId).toBeUndefined();
+    expect((puts()[0].body as { lotId?: string }).lotId).toBe('lot-1');
   });
 });

@@ -1,10 +1,11 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
+import type { ComponentType } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';
 import { useJudgement, useLots, useVisit } from '../api/queries';
-import type { Advice, Gate, Lot, TreatmentKind, Visit } from '../api/types';
+import type { Advice, Lot, Method, PushView, TreatmentKind, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Entry } from '../app/fields';
 import { Page } from '../app/Page';
@@ -18,6 +19,9 @@ import {
   asAdvised,
   attemptSchema,
   entryOf,
+  formOf,
+  lotFor,
+  methodOf,
   preset,
   startAttempt,
   toEntry,
@@ -31,8 +35,9 @@ import { Instead } from './Instead';
 import { LotChoice } from './LotChoice';
 import { Mind } from './Mind';
 import { usePreview } from './usePreview';
-import { HoldBanner } from '../visit/HoldBanner';
+import { PowerBanner } from '../visit/PowerBanner';
 import { useNow } from '../bench/useNow';
+import { Against, gatesOf, mayDepart } from './Against';
 
 const KINDS: Record<string, TreatmentKind> = {
   flush: 'FLUSH',
@@ -42,13 +47,20 @@ const KINDS: Record<string, TreatmentKind> = {
   handwork: 'HANDWORK',
 };
 
-const FIELDS = {
+const FIELDS: Record<TreatmentKind, ComponentType<FieldsProps>> = {
   FLUSH: FlushFields,
   SOAK: SoakFields,
   BATH: BathFields,
   CYCLE: CycleFields,
   HANDWORK: HandworkFields,
 };
+
+interface FieldsProps {
+  visit: Visit;
+  /** What a push may be at each port. */
+  pushes?: PushView[];
+  choose?: (method: Method) => void;
+}
 
 const DO_IT: Record<TreatmentKind, string> = {
   FLUSH: 'Log this flush',
@@ -102,17 +114,23 @@ function AttemptView({
   const today = dateInDays(0);
   const { form, drop } = useDraftForm<AttemptForm>(
     `attempt-${kind}-${visit.id}`,
-    () => withStrokes(visit, preset(startAttempt(visit, kind, lots, today), query, lots, today, visit.usual)),
+    () => withStrokes(visit, preset(startAttempt(visit, kind, lots, today), query, lots, today, visit, kind)),
     attemptSchema(kind),
   );
   const value = form.watch();
   const isAdvised = asAdvised(advice, kind, value, visit.usual);
-  const fluid = isAdvised && kind !== 'CYCLE' ? advice?.style?.fluid : undefined;
+  const fluid = isAdvised ? advice?.style?.fluid : undefined;
 
-  const { entry, unread } = toEntry(kind, value);
-  const isDry = kind === 'CYCLE' || (kind === 'HANDWORK' && value.volumeMl === '');
-  const lotId = isDry ? undefined : value.lotId || undefined;
-  const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0);
+  const asks = formOf(visit.usual, methodOf(kind, value));
+  const all = visit.family.channels.map((c) => c.code);
+  const { entry, unread } = toEntry(kind, asks.wholeHead ? { ...value, channels: all } : value);
+  // A bottle that stands in the form is asked, also where too little of it was used to be measured.
+  const lotId = asks.fluids.length > 0 ? value.lotId || undefined : undefined;
+  const where = {
+    site: asks.bench ? undefined : value.site || undefined,
+    wet: (asks.depth && value.wet) || undefined,
+  };
+  const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, where);
   const write = useWrite(
     () =>
       answer(
@@ -123,6 +141,8 @@ function AttemptView({
             lotId,
             note: value.note,
             departureReason: value.departureReason || undefined,
+            doneAnyway: value.doneAnyway || undefined,
+            ...where,
             departure:
               advice && !isAdvised
                 ? { rule: advice.rule, advised: advisedTerm(advice), reason: value.instead }
@@ -136,6 +156,12 @@ function AttemptView({
     },
   );
   useProblemAt(form, write.problem, (field) => entryOf(field, value.channels));
+
+  /** Another method wants another bottle: the one that goes with it, where it stands on the shelf. */
+  function choose(method: Method) {
+    form.setValue('lotId', lotFor(visit, method, lots, today)?.id ?? '', { shouldDirty: true });
+    form.setValue('site', '', { shouldDirty: true });
+  }
 
   function hasReason(): boolean {
     if (isAdvised || value.instead.trim() !== '') {
@@ -151,17 +177,13 @@ function AttemptView({
     }
   }
 
-  const gates = (write.problem?.extra.gates as Gate[] | undefined) ?? preview?.gates ?? [];
-  const asksReason = gates.some(
-    (gate) => gate.weight === 'NEEDS_REASON' || (gate.weight === 'NEEDS_LEAD' && isLead),
-  );
+  const refused = gatesOf(write.problem);
+  const gates = refused.length > 0 ? refused : (preview?.gates ?? []);
   const isShort = kind !== 'CYCLE' && preview?.shortByMl;
   const Fields = FIELDS[kind];
   return (
     <Page title={capital(word('treatment', kind))} back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
-      {kind === 'CYCLE' && visit.heldUntil && Date.parse(visit.heldUntil) > now && (
-        <HoldBanner visit={visit} now={now} mayWrite />
-      )}
+      {asks.power && <PowerBanner visit={visit} now={now} mayWrite />}
       <Box
         sx={{
           display: 'grid',
@@ -178,9 +200,11 @@ function AttemptView({
             sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, borderRadius: 1 }}
             onSubmit={form.handleSubmit(send, () => hasReason())}
           >
-            {kind !== 'CYCLE' && (
+            {asks.fluids.length > 0 && (
               <LotChoice
                 lots={lots}
+                fluids={asks.fluids}
+                mayBeNone={kind === 'HANDWORK'}
                 short={
                   isShort
                     ? `This bottle is ${preview.shortByMl} mL short. Choose another lot or a smaller dose.`
@@ -191,15 +215,20 @@ function AttemptView({
             {fluid && lots.find((lot) => lot.id === value.lotId)?.kind !== fluid && (
               <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
             )}
-            <Fields visit={visit} />
+            <Fields visit={visit} pushes={preview?.pushes} choose={choose} />
             {advice && !isAdvised && <Instead advice={advice} />}
             <Entry control={form.control} name="note" label="Note" />
-            {asksReason && (
-              <Entry
-                control={form.control}
-                name="departureReason"
-                label="Reason for departing from the rule"
-                hint="It is kept with the attempt and stands in the report."
+            {mayDepart(gates, isLead) && (
+              <Against
+                gates={gates}
+                against={{
+                  isLead,
+                  value: { reason: value.departureReason, doneAnyway: value.doneAnyway },
+                  setValue: ({ reason, doneAnyway }) => {
+                    form.setValue('departureReason', reason, { shouldDirty: true });
+                    form.setValue('doneAnyway', doneAnyway, { shouldDirty: true });
+                  },
+                }}
               />
             )}
             {form.formState.isSubmitted && unread.length > 0 && (
@@ -228,7 +257,7 @@ function AttemptView({
             </Stack>
           </Stack>
         </FormProvider>
-        <Mind gates={gates} cautions={preview?.cautions ?? []} />
+        <Mind gates={mayDepart(gates, isLead) ? [] : gates} cautions={preview?.cautions ?? []} />
       </Box>
     </Page>
   );

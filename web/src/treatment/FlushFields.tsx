@@ -2,18 +2,20 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { Timer } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import type { Channel, Visit } from '../api/types';
-import { ChoiceEntry, Entry } from '../app/fields';
+import type { Channel, PushView, Visit } from '../api/types';
+import { ChoiceEntry, Entry, SelectEntry } from '../app/fields';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
 import { capital, terms, word } from '../words/words';
-import type { AttemptForm } from './attemptForm';
+import { formOf, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
+import { PlaceFields } from './PlaceFields';
+import { PushSum } from './PushSum';
 
 const TYPED = { shouldDirty: true, shouldValidate: true };
 
 /** A flush: for each channel the dose, the time of the stroke, how it went in and what came out. */
-export function FlushFields({ visit }: { visit: Visit }) {
+export function FlushFields({ visit, pushes }: { visit: Visit; pushes?: PushView[] }) {
   const { control, setValue, getValues } = useFormContext<AttemptForm>();
   const channels = useWatch({ control, name: 'channels' });
   const [inHand, setInHand] = useState(channels[0]);
@@ -30,11 +32,13 @@ export function FlushFields({ visit }: { visit: Visit }) {
   return (
     <>
       <Entry control={control} name="temperatureC" label="Temperature of the fluid" unit="°C" isNumber />
+      <PlaceFields visit={visit} form={formOf(visit.usual, 'FLUSH')} />
       <ChannelChoice visit={visit} />
       {channels.map((code, i) => (
         <StrokeFields
           key={code}
           channel={visit.family.channels.find((c) => c.code === code) as Channel}
+          push={pushes?.find((p) => p.channel === code)}
           running={active === code ? watch.running : undefined}
           toggleWatch={() => toggleWatch(code)}
           hasPedal={active === code}
@@ -54,6 +58,8 @@ export function FlushFields({ visit }: { visit: Visit }) {
 
 interface StrokeProps {
   channel: Channel;
+  /** What a push may be at this port; undefined until the server has said. */
+  push?: PushView;
   /** Seconds that the watch runs for this channel, when it does. */
   running?: number;
   toggleWatch: () => void;
@@ -67,9 +73,10 @@ const SEEN = [
   { name: 'stream', label: 'How it left the face' },
 ] as const;
 
-function StrokeFields({ channel, running, toggleWatch, hasPedal, copyToAll }: StrokeProps) {
+function StrokeFields({ channel, push, running, toggleWatch, hasPedal, copyToAll }: StrokeProps) {
   const { control } = useFormContext<AttemptForm>();
   const stroke = `strokes.${channel.code}` as const;
+  const typed = useWatch({ control, name: stroke });
   return (
     <Box
       role="group"
@@ -103,7 +110,26 @@ function StrokeFields({ channel, running, toggleWatch, hasPedal, copyToAll }: St
           {hasPedal && <KeyHint>Space</KeyHint>}
         </Button>
       </Box>
+      {push && typed && <PushSum push={push} stroke={typed} />}
       <Stack direction="row" sx={{ columnGap: 4, rowGap: 1.5, flexWrap: 'wrap' }}>
+        <SelectEntry
+          control={control}
+          name={`${stroke}.syringe`}
+          label="Syringe"
+          options={[
+            { value: '', label: 'not said' },
+            ...terms('syringe').map((value) => ({ value: value as string, label: word('syringe', value) })),
+          ]}
+        />
+        <ChoiceEntry
+          control={control}
+          name={`${stroke}.force`}
+          label="Force of the thumb, if wanted"
+          options={terms('thumb').map((value) => ({
+            value: value as string,
+            label: capital(word('thumb', value)),
+          }))}
+        />
         {SEEN.map(({ name, label }) => (
           <ChoiceEntry
             key={name}

@@ -1,17 +1,17 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import type { Visit } from '../api/types';
+import type { Method, Visit } from '../api/types';
 import { Entry, SelectEntry } from '../app/fields';
-import { capital, terms, word } from '../words/words';
-import type { AttemptForm } from './attemptForm';
+import { keptFrom } from '../visit/power';
+import { capital, terms, word, wordWith } from '../words/words';
+import { formOf, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
+import { PlaceFields } from './PlaceFields';
 
-/** Work with the hands that has no doses or clocks of its own. */
-export function HandworkFields({ visit }: { visit: Visit }) {
+/** Work with the hands that has no doses or clocks of its own; it asks what it is about and nothing else. */
+export function HandworkFields({ visit, choose }: { visit: Visit; choose?: (method: Method) => void }) {
   const { control } = useFormContext<AttemptForm>();
   const method = useWatch({ control, name: 'method' });
-  const work = terms('method').filter((value) => visit.usual.kinds[value] === 'HANDWORK');
-  // What the head may not have stands last; it can still be logged, by whom its gate lets through.
-  const isBarred = (value: string) => visit.usual.notForHead.some((barred) => barred === value);
+  const form = formOf(visit.usual, method);
   return (
     <>
       <SelectEntry
@@ -19,21 +19,52 @@ export function HandworkFields({ visit }: { visit: Visit }) {
         name="method"
         label="What was done"
         hint={word('methodWatch', method)}
-        options={[...work.filter((value) => !isBarred(value)), ...work.filter(isBarred)].map((value) => ({
-          value,
-          label: isBarred(value)
-            ? `Not for this head: ${word('method', value)}`
-            : capital(word('method', value)),
-        }))}
+        onPick={(value) => choose?.(value as Method)}
+        options={methodOptions(visit)}
       />
-      <ChannelChoice visit={visit} />
-      <Entry
-        control={control}
-        name="volumeMl"
-        label="Fluid from the bottle above; empty when none was used"
-        unit="mL"
-        isNumber
-      />
+      <PlaceFields visit={visit} form={form} />
+      {!form.wholeHead && <ChannelChoice visit={visit} />}
+      {form.fluids.length > 0 && (
+        <Entry
+          control={control}
+          name="volumeMl"
+          label="Fluid from the bottle above; empty when none was used"
+          unit="mL"
+          isNumber
+        />
+      )}
+      {form.heat && (
+        <Entry control={control} name="temperatureC" label="Temperature, if warmed" unit="°C" isNumber />
+      )}
+      {form.suction && (
+        <Entry
+          control={control}
+          name="suctionKpa"
+          label="Greatest suction, if a gauge was read"
+          unit="kPa"
+          isNumber
+          hint={visit.family.limits.suctionKpa ? `${visit.family.limits.suctionKpa} kPa at most.` : undefined}
+        />
+      )}
     </>
   );
+}
+
+/** What the head is offered, in the order of the ladder; what it may not have now, or never, stands last with why. */
+function methodOptions(visit: Visit) {
+  const noPower = keptFrom(visit.head, Date.parse(visit.serverTime)).length > 0;
+  const never = new Map(visit.usual.notForHead.map((barred) => [barred.method as string, barred.why]));
+  const order = (value: string) => (never.has(value) ? 2 : noPower && visit.usual.forms[value].power ? 1 : 0);
+  return terms('method')
+    .filter((value) => visit.usual.kinds[value] === 'HANDWORK')
+    .map((value, i) => ({ value, i }))
+    .sort((a, b) => order(a.value) - order(b.value) || a.i - b.i)
+    .map(({ value }) => ({
+      value,
+      label: never.has(value)
+        ? `Not for this head: ${word('method', value)}. ${wordWith('gate', never.get(value)!, { CHANNEL: 'any channel' })}`
+        : order(value) === 1
+          ? `No power now: ${word('method', value)}`
+          : capital(word('method', value)),
+    }));
 }

@@ -4,8 +4,9 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import type { Visit } from '../api/types';
 import { ChoiceEntry, Entry } from '../app/fields';
 import { capital, terms, word } from '../words/words';
-import { soakLadder, type AttemptForm } from './attemptForm';
+import { formOf, soakLadder, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
+import { DepthField, PlaceFields } from './PlaceFields';
 
 function Row({ children }: { children: ReactNode }) {
   return (
@@ -33,9 +34,12 @@ export function SoakFields({ visit }: { visit: Visit }) {
         isFixed
         options={terms('place').map((value) => ({ value, label: capital(word('place', value)) }))}
       />
+      <PlaceFields visit={visit} form={formOf(visit.usual, place === 'TRAY' ? 'TRAY_SOAK' : 'PORT_SOAK')} />
+      {place === 'TRAY' && <DepthField />}
       <ChannelChoice visit={visit} />
       <Row>
         <Entry control={control} name="volumeMl" label="Fluid" unit="mL" isNumber />
+        <Entry control={control} name="temperatureC" label="Temperature, if warmed" unit="°C" isNumber />
         <Entry control={control} name="plannedMinutes" label="Planned time" unit="min" isNumber />
       </Row>
       <Stack direction="row" role="group" aria-label="Rungs of the ladder" sx={{ gap: 1, flexWrap: 'wrap' }}>
@@ -59,6 +63,8 @@ export function BathFields({ visit }: { visit: Visit }) {
   const { control } = useFormContext<AttemptForm>();
   return (
     <>
+      <PlaceFields visit={visit} form={formOf(visit.usual, 'BATH')} />
+      <DepthField />
       <ChannelChoice visit={visit} />
       <Row>
         <Entry control={control} name="volumeMl" label="Fluid" unit="mL" isNumber />
@@ -75,6 +81,7 @@ export function CycleFields({ visit }: { visit: Visit }) {
   const { control } = useFormContext<AttemptForm>();
   return (
     <>
+      <PlaceFields visit={visit} form={formOf(visit.usual, 'CYCLE')} />
       <ChannelChoice visit={visit} />
       <ChoiceEntry
         control={control}

@@ -1,17 +1,30 @@
 import { MenuItem, TextField } from '@mui/material';
 import { Controller, useFormContext } from 'react-hook-form';
-import type { Lot } from '../api/types';
+import type { FluidKind, Lot } from '../api/types';
 import { dateInDays, day } from '../bench/time';
 import type { AttemptForm } from './attemptForm';
 
 /**
  * Which bottle: name, lot, what is left in it.
  *
+ * @param fluids kinds that may be used in it; other bottles stand last and say so
+ * @param mayBeNone whether it can be done without a bottle
  * @param short what is missing in the chosen one
  */
-export function LotChoice({ lots, short }: { lots: Lot[]; short: string | undefined }) {
+export function LotChoice({
+  lots,
+  fluids,
+  short,
+  mayBeNone,
+}: {
+  lots: Lot[];
+  fluids: FluidKind[];
+  short: string | undefined;
+  mayBeNone: boolean;
+}) {
   const { control } = useFormContext<AttemptForm>();
   const today = dateInDays(0);
+  const fits = (lot: Lot) => fluids.includes(lot.kind);
   return (
     <Controller
       control={control}
@@ -26,8 +39,14 @@ export function LotChoice({ lots, short }: { lots: Lot[]; short: string | undefi
           error={(fieldState.error ?? short) !== undefined}
           helperText={fieldState.error?.message ?? short}
         >
-          {lots.map((lot) => (
+          {mayBeNone && (
+            <MenuItem value="" sx={{ minHeight: 48 }}>
+              no bottle
+            </MenuItem>
+          )}
+          {[...lots.filter(fits), ...lots.filter((lot) => !fits(lot))].map((lot) => (
             <MenuItem key={lot.id} value={lot.id} sx={{ minHeight: 48 }}>
+              {!fits(lot) && 'Not for this: '}
               {lot.name}, {lot.lotCode}: {lot.remainingMl} mL left
               {lot.foodSafe && ', food-safe'}
               {lot.expiresOn && lot.expiresOn < today && `, expired ${day(lot.expiresOn)}`}

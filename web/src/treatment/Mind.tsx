@@ -1,8 +1,8 @@
 import { Box, Stack, Typography } from '@mui/material';
-import { Ban, OctagonAlert, TriangleAlert } from 'lucide-react';
+import { TriangleAlert } from 'lucide-react';
 import type { Gate, Preview } from '../api/types';
-import { day } from '../bench/time';
-import { word, wordWith } from '../words/words';
+import { word } from '../words/words';
+import { GateLines } from './Against';
 
 /** What stands in the way, and the cautions of this work; they stand beside the form as long as it is open. */
 export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['cautions'] }) {
@@ -23,18 +23,9 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
           <Typography variant="h2" sx={{ mb: 1 }}>
             In the way
           </Typography>
-          {gates.map((gate) => (
-            <Stack key={gate.code} direction="row" spacing={1.5} sx={{ mb: 1 }}>
-              {gate.weight === 'REFUSED' ? (
-                <Ban aria-hidden style={{ flexShrink: 0 }} />
-              ) : (
-                <OctagonAlert aria-hidden style={{ flexShrink: 0 }} />
-              )}
-              <Typography>
-                {gateWords(gate)} <b>({word('gateWeight', gate.weight)})</b>
-              </Typography>
-            </Stack>
-          ))}
+          <Stack spacing={1}>
+            <GateLines gates={gates} />
+          </Stack>
         </Box>
       )}
       <Box component="section" aria-label="Mind" sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}>
@@ -55,12 +46,4 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
       </Box>
     </Stack>
   );
-}
-
-function gateWords(gate: Gate): string {
-  return wordWith('gate', gate.code, {
-    LIMIT: gate.limit,
-    ENTERED: gate.entered,
-    EXPIRED_ON: gate.expiredOn && day(gate.expiredOn),
-  });
 }

@@ -1,6 +1,17 @@
 import { newId } from '../api/newId';
 import * as z from 'zod';
-import type { Advice, Lot, Method, TreatmentEntry, TreatmentKind, Usual, Visit } from '../api/types';
+import type {
+  Advice,
+  FormView,
+  Lot,
+  Method,
+  Site,
+  TreatmentEntry,
+  TreatmentKind,
+  Usual,
+  Visit,
+  Wet,
+} from '../api/types';
 import { readNumber } from '../app/fields';
 import { typedNumber, typedWhole } from '../app/typed';
 import { channelsOut } from '../visit/outOf';
@@ -14,6 +25,8 @@ export interface StrokeForm {
   resistance: Stroke['resistance'] | null;
   effluent: Stroke['effluent'] | null;
   stream: Stroke['stream'] | null;
+  syringe: NonNullable<Stroke['syringe']> | '';
+  force: NonNullable<Stroke['force']> | '';
 }
 
 /** What the form of an attempt holds; each kind uses its own part. */
@@ -22,6 +35,12 @@ export interface AttemptForm {
   lotId: string;
   note: string;
   departureReason: string;
+  /** That what is never done was done all the same. */
+  doneAnyway: boolean;
+  /** Where it is done; empty for where the head is. */
+  site: Site | '';
+  /** How deep the head goes in; empty while nobody said. */
+  wet: Wet | '';
   channels: string[];
   strokes: Record<string, StrokeForm>;
   temperatureC: string;
@@ -33,6 +52,7 @@ export interface AttemptForm {
   burstSeconds: string;
   strength: 'LIGHT' | 'NORMAL' | 'STRONG';
   count: string;
+  suctionKpa: string;
   method: Method;
   /** Why something else is done than what was advised. */
   instead: string;
@@ -59,7 +79,44 @@ export function freshStroke(usual: Usual): StrokeForm {
     resistance: null,
     effluent: null,
     stream: null,
+    syringe: '',
+    force: '',
   };
+}
+
+/** The method that an entry comes to; what its form asks is the server's to say. */
+export function methodOf(
+  kind: TreatmentKind,
+  form: Pick<AttemptForm, 'place' | 'strength' | 'method'>,
+): Method {
+  switch (kind) {
+    case 'FLUSH':
+      return 'FLUSH';
+    case 'SOAK':
+      return form.place === 'TRAY' ? 'TRAY_SOAK' : 'PORT_SOAK';
+    case 'BATH':
+      return 'BATH';
+    case 'CYCLE':
+      return form.strength === 'STRONG' ? 'CYCLE_STRONG' : 'CYCLE';
+    default:
+      return form.method;
+  }
+}
+
+export function formOf(usual: Usual, method: Method): FormView {
+  return usual.forms[method];
+}
+
+/** The bottle for a method: its own fluid where it has one, otherwise what was used last; a food head takes marked ones. */
+export function lotFor(visit: Visit, method: Method, lots: Lot[], today: string): Lot | undefined {
+  const { fluids, ownFluid } = formOf(visit.usual, method);
+  const fit = goodLots(lots, today).filter(
+    (lot) => fluids.includes(lot.kind) && (!visit.foodCare || lot.foodSafe),
+  );
+  const usual = usualLot(visit, fit, today);
+  return ownFluid
+    ? (fit.find((lot) => lot.kind === ownFluid) ?? (visit.foodCare ? usual : undefined))
+    : usual;
 }
 
 /** The form as it opens: the channels that are out, the bottle used last, and the doses of last time. */
@@ -75,9 +132,13 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     kind === 'HANDWORK' ? '' : kind === 'BATH' ? String(usual.bath.volumeMl) : soakMl(usual, place, channels);
   return {
     id: newId(),
-    lotId: usualLot(visit, lots, today)?.id ?? '',
+    lotId:
+      lotFor(visit, methodOf(kind, { place, strength: 'LIGHT', method: 'STATION' }), lots, today)?.id ?? '',
     note: '',
     departureReason: '',
+    doneAnyway: false,
+    site: '',
+    wet: '',
     channels,
     strokes: Object.fromEntries(
       (lastOfKind?.flush?.strokes ?? []).map((s) => [
@@ -85,16 +146,21 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
         {
           volumeMl: String(s.volumeMl),
           seconds: String(s.seconds),
-          resistance: s.resistance,
-          effluent: s.effluent,
-          stream: s.stream,
+          // What was seen last time says nothing of this time.
+          resistance: null,
+          effluent: null,
+          stream: null,
+          syringe: s.syringe ?? '',
+          force: '',
         },
       ]),
     ),
     temperatureC:
       kind === 'BATH'
         ? String(lastOfKind?.bath?.temperatureC ?? usual.bath.temperatureC)
-        : String(lastOfKind?.flush?.temperatureC ?? usual.roomC),
+        : kind === 'FLUSH'
+          ? String(lastOfKind?.flush?.temperatureC ?? usual.roomC)
+          : '',
     place,
     volumeMl: String(lastOfKind?.soak?.volumeMl ?? lastOfKind?.bath?.volumeMl ?? usualMl),
     plannedMinutes: String(nextRung(soakLadder(usual, place), lastOfKind?.soak?.plannedMinutes)),
@@ -103,6 +169,7 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     burstSeconds: String(lastOfKind?.bath?.burstSeconds ?? usual.bath.burstSeconds),
     strength: 'LIGHT',
     count: '1',
+    suctionKpa: '',
     method: 'STATION',
     instead: '',
   };
@@ -175,6 +242,8 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
               resistance: stroke.resistance ?? undefined,
               effluent: stroke.effluent ?? undefined,
               stream: stroke.stream ?? undefined,
+              syringe: stroke.syringe || undefined,
+              force: stroke.force || undefined,
             };
           }),
         },
@@ -188,6 +257,7 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
           channels: form.channels,
           volumeMl: number(form.volumeMl, 'soak.volumeMl'),
           plannedMinutes: whole(form.plannedMinutes, 'soak.plannedMinutes'),
+          temperatureC: number(form.temperatureC, 'soak.temperatureC'),
         },
       };
       break;
@@ -211,6 +281,8 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
           method: form.method,
           channels: form.channels,
           volumeMl: form.volumeMl === '' ? undefined : number(form.volumeMl, 'handwork.volumeMl'),
+          temperatureC: number(form.temperatureC, 'handwork.temperatureC'),
+          suctionKpa: number(form.suctionKpa, 'handwork.suctionKpa'),
         },
       };
       break;
@@ -230,17 +302,26 @@ export function preset(
   query: URLSearchParams,
   lots: Lot[],
   today: string,
-  usual: Usual,
+  visit: Visit,
+  kind: TreatmentKind,
 ): AttemptForm {
+  const { usual } = visit;
   const place = query.get('place');
   const strokeMl = query.get('strokeMl');
   const channels = query.get('channels')?.split(',') ?? form.channels;
   const advised = query.get('fluid');
   const lot = goodLots(lots, today).find((l) => l.kind === advised);
+  const method = methodOf(kind, {
+    place: (place as AttemptForm['place'] | null) ?? form.place,
+    strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
+    method: (query.get('method') as Method | null) ?? form.method,
+  });
   return {
     ...form,
     channels,
-    lotId: lot?.id ?? form.lotId,
+    site: (query.get('site') as Site | null) ?? form.site,
+    // Without advice the form of a method opens on the bottle that goes with it.
+    lotId: lot?.id ?? lotFor(visit, method, lots, today)?.id ?? '',
     strokes: strokeMl
       ? Object.fromEntries(channels.map((code) => [code, { ...freshStroke(usual), volumeMl: strokeMl }]))
       : form.strokes,
@@ -286,10 +367,10 @@ export function asAdvised(
 
 const NUMBERS = {
   FLUSH: ['temperatureC'],
-  SOAK: ['volumeMl'],
+  SOAK: ['volumeMl', 'temperatureC'],
   BATH: ['volumeMl', 'levelMm', 'temperatureC'],
   CYCLE: [],
-  HANDWORK: ['volumeMl'],
+  HANDWORK: ['volumeMl', 'temperatureC', 'suctionKpa'],
 } as const;
 const WHOLE = {
   FLUSH: [],

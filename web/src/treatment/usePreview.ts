@@ -12,11 +12,14 @@ export function usePreview(
   lotId: string | undefined,
   entry: TreatmentEntry,
   isWhole: boolean,
+  where: Pick<PreviewEntry, 'site' | 'wet'>,
 ): Preview | undefined {
   const body = JSON.stringify({
     kind,
     lotId,
-    temperatureC: entry.flush?.temperatureC ?? entry.bath?.temperatureC ?? undefined,
+    temperatureC:
+      entry.flush?.temperatureC ?? entry.bath?.temperatureC ?? entry.soak?.temperatureC ?? undefined,
+    ...where,
     treatment: isWhole ? entry : undefined,
   });
   const [asked, setAsked] = useState(body);

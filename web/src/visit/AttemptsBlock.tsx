@@ -14,6 +14,7 @@ import { moment } from '../bench/time';
 import { advisedWords } from '../diagnosis/judgement';
 import { Knot } from '../thread/Knot';
 import { capital, word } from '../words/words';
+import { MarkedAgainst } from '../treatment/Against';
 import { attemptLines } from '../treatment/attemptLines';
 
 /** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
@@ -50,9 +51,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
               {attemptLines(attempt).map((line) => (
                 <Typography key={line}>{line}</Typography>
               ))}
-              {attempt.departureReason && (
-                <Typography>Outside the usual limits, because: {attempt.departureReason}</Typography>
-              )}
+              <MarkedAgainst gates={attempt.against} reason={attempt.departureReason} />
               {instead(attempt) && (
                 <Typography>
                   Instead of {advisedWords(instead(attempt)?.advised ?? '')}: {instead(attempt)?.reason}

@@ -4,6 +4,7 @@ import type { Check, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { Empty } from '../app/states';
 import { moment } from '../bench/time';
+import { MarkedAgainst } from '../treatment/Against';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { CheckFiles } from '../nozzle/CheckFiles';
 import { coarseWords } from '../nozzle/coarse';
@@ -83,6 +84,7 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
               {check.simulated && ' (simulated)'}
               {check.note && `; ${check.note}`}
             </Typography>
+            <MarkedAgainst gates={check.against} reason={check.departureReason} />
             {check.scanId && (
               <Button
                 component={Link}

@@ -20,7 +20,6 @@ export function useStepInHand(visit: Visit, now: number) {
     answer(
       api.PUT('/api/visits/{visitId}/clocks/{id}/stop', {
         params: { path: { visitId: visit.id, id: clock!.id } },
-        body: {},
       }),
     ),
   );

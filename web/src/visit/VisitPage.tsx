@@ -14,7 +14,8 @@ import { AttemptsBlock } from './AttemptsBlock';
 import { ChecksBlock } from './ChecksBlock';
 import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
-import { HoldBanner } from './HoldBanner';
+import { HeadLog } from './HeadLog';
+import { PowerBanner } from './PowerBanner';
 import { LikelyCauses } from './LikelyCauses';
 import { WhatNow } from './WhatNow';
 
@@ -63,9 +64,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
       <Box sx={{ my: 1 }}>
         <Thread beads={visit.thread} height={64} isClosed={!isOpen} />
       </Box>
-      {visit.heldUntil && Date.parse(visit.heldUntil) > now && (
-        <HoldBanner visit={visit} now={now} mayWrite={mayWrite} />
-      )}
+      <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <Box
         sx={{
           display: 'grid',
@@ -106,6 +105,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
             <LikelyCauses visit={visit} />
           </DiagnosesBlock>
           <AttemptsBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <HeadLog visit={visit} mayWrite={mayWrite && isOpen} />
           <FactsBlock visit={visit} mayWrite={mayWrite && isOpen} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
             <Button component={Link} to={`/visits/${visit.id}/history`} variant="outlined">

@@ -1,7 +1,19 @@
 import userEvent from '@testing-library/user-event';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { advice, advisedVisit, attempt, clock, NOW, pretendServer, show, visit } from '../test/fixtures';
+import {
+  advice,
+  advisedVisit,
+  attempt,
+  clock,
+  drying,
+  head,
+  NOW,
+  pretendServer,
+  problem,
+  show,
+  visit,
+} from '../test/fixtures';
 import { WhatNow } from './WhatNow';
 
 let sent: ReturnType<typeof pretendServer>;
@@ -9,8 +21,11 @@ beforeEach(() => {
   sent = pretendServer({ 'PUT /api/visits/visit-1': visit() });
 });
 
-const now = (part: Parameters<typeof visit>[0], mayWrite = true) =>
-  show(<WhatNow visit={visit(part)} now={NOW} mayWrite={mayWrite} />);
+const now = (
+  part: Parameters<typeof visit>[0],
+  mayWrite = true,
+  role: 'TECHNICIAN' | 'LEAD' = 'TECHNICIAN',
+) => show(<WhatNow visit={visit(part)} now={NOW} mayWrite={mayWrite} />, { role });
 
 /** The panel with another judgement. */
 const advised = (first: ReturnType<typeof advice>, more: object = {}) =>
@@ -105,13 +120,54 @@ describe('what now', () => {
 
   it('offers a head that dries no power, and says until when', async () => {
     const heldUntil = '2026-03-02T16:00:00Z';
-    const { where } = now({ heldUntil, next: { action: 'WAIT_HOLD', at: heldUntil } });
+    const { where } = now({ head: drying(heldUntil), next: { action: 'WAIT_HOLD', at: heldUntil } });
     expect(await screen.findByRole('heading', { name: /^No power until/ })).toBeInTheDocument();
     expect(screen.getAllByRole('link').every((link) => link.closest('nav'))).toBe(true);
     expect(screen.queryByRole('link', { name: /Printer cycle/ })).not.toBeInTheDocument();
+    expect(screen.queryByRole('link', { name: /Read a scan/ })).not.toBeInTheDocument();
     expect(screen.getByRole('link', { name: /Flush/ })).toBeInTheDocument();
     fireEvent.keyDown(document.body, { key: 's' });
     await waitFor(() => expect(where()).toBe('/visits/visit-1/attempt/soak'));
+  });
+
+  it('takes a pad out with one tap or Enter, and offers no power before', async () => {
+    const padded = head({ keptFrom: [{ reason: 'PAD_UNDER_HEAD', since: '2026-03-02T00:00:00Z' }] });
+    const sent = pretendServer({ 'PUT /api': visit() });
+    now({ head: padded, next: { action: 'TAKE_PAD_OUT' } });
+    expect(await screen.findByRole('heading', { name: 'Take the pad out' })).toBeInTheDocument();
+    expect(screen.queryByRole('link', { name: /Printer cycle/ })).not.toBeInTheDocument();
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'PAD_OUT' }));
+  });
+
+  it('presses no observation by Enter', async () => {
+    const sent = pretendServer({ 'PUT /api': visit() });
+    now({
+      head: head({ keptFrom: [{ reason: 'NOT_LOOKED', since: '2026-03-02T00:00:00Z' }] }),
+      next: { action: 'LOOK_IF_DRY' },
+    });
+    await screen.findByRole('button', { name: 'Both dry' });
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    expect(sent).toHaveLength(0);
+    fireEvent.click(screen.getByRole('button', { name: 'Board damp' }));
+    await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'BOARD_DAMP' }));
+  });
+
+  it('logs why a head that only a lead takes out came out', async () => {
+    const sent = pretendServer({
+      'PUT /api': problem(422, {
+        gates: [{ code: 'REMOVAL_LEAD_ONLY', weight: 'NEEDS_LEAD', field: 'kind' }],
+      }),
+    });
+    now({}, true, 'LEAD');
+    fireEvent.click(await screen.findByRole('button', { name: 'Head is out' }));
+    fireEvent.change(await screen.findByLabelText(/Reason, kept/), {
+      target: { value: 'stream to be seen' },
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Take it out' }));
+    await waitFor(() =>
+      expect(sent[1]?.body).toEqual({ entry: 'HEAD_OUT', departureReason: 'stream to be seen' }),
+    );
   });
 
   it('leaves keys alone while somebody types and with the control key', () => {

@@ -7,7 +7,9 @@ import { adviceTitle, adviceWay } from '../diagnosis/judgement';
 import { moment } from '../bench/time';
 import { word } from '../words/words';
 import { AdviceReasons } from './AdviceReasons';
-import { HoldButton } from './HoldButton';
+import { HeadPlace } from './HeadPlace';
+import { HeadStep, useHeadStep } from './HeadStep';
+import { keptFrom } from './power';
 import { RunningSteps, useStepInHand } from './RunningSteps';
 
 const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] = [
@@ -17,8 +19,8 @@ const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] =
   { key: 'c', to: 'attempt/cycle', label: 'Printer cycle', needsPower: true },
   { key: 'x', to: 'attempt/handwork', label: 'Other work' },
   { key: 'o', to: 'ruleouts', label: 'Rule-outs' },
-  { key: 'p', to: 'read', label: 'Read a scan' },
-  { key: 'k', to: 'check', label: 'Check by hand' },
+  { key: 'p', to: 'read', label: 'Read a scan', needsPower: true },
+  { key: 'k', to: 'check', label: 'Reading by hand' },
   { key: 'w', to: 'causes', label: 'What is wrong' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
@@ -37,26 +39,41 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const step = useStepInHand(visit, now);
   // A soak or a burst in hand comes before any advice; the server says which.
   const advice = visit.next.advised ? visit.judgement.advice.first : undefined;
-  const way = advice && adviceWay(advice, visit);
+  const isRefit = visit.next.action === 'REFIT';
+  const way = advice && !isRefit ? adviceWay(advice, visit) : undefined;
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
-  const isHeld = Boolean(visit.heldUntil && Date.parse(visit.heldUntil) > now);
-  // What needs the mains is not offered to a head that dries.
-  const ways = WAYS.filter((other) => !(isHeld && other.needsPower));
+  // What needs the mains is not offered to a head that may not have it, nor to one that is out.
+  const noPower = keptFrom(visit.head, now).length > 0 || visit.head.site === 'ON_BENCH';
+  const ways = WAYS.filter((other) => !(noPower && other.needsPower));
+  const headStep = useHeadStep(visit, mayWrite);
 
   const keys: Record<string, () => void> = {};
   if (mayWrite) {
     ways.forEach(({ key, to }) => (keys[key] = () => go(to)));
     keys[' '] = () => step?.act();
-    keys.enter = () => (way ? go(way) : step?.act());
+    // A choice is for the eyes to make: Enter makes none.
+    keys.enter = () => {
+      if (headStep) {
+        if (headStep.taps.length === 1) {
+          headStep.tapFirst();
+        }
+      } else if (way) {
+        go(way);
+      } else {
+        step?.act();
+      }
+    };
   }
   useKeys(keys);
 
-  const title = advice
-    ? adviceTitle(advice)
-    : visit.next.action === 'WAIT_HOLD' && visit.next.at
-      ? `No power until ${moment(visit.next.at)}`
-      : word('action', visit.next.action);
+  const title = isRefit
+    ? word('action', 'REFIT')
+    : advice
+      ? adviceTitle(advice)
+      : visit.next.action === 'WAIT_HOLD' && visit.next.at
+        ? `No power until ${moment(visit.next.at)}`
+        : word('action', visit.next.action);
   const doIt = mayWrite && way && (
     <Button
       variant="contained"
@@ -80,7 +97,11 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       <Typography variant="h2" sx={{ fontSize: '1.5rem' }}>
         {title}
       </Typography>
-      {advice && <AdviceReasons visit={visit} advice={advice} judgement={visit.judgement} doIt={doIt} />}
+      {headStep && <HeadStep step={headStep} />}
+      {isRefit && advice && <Typography>Then: {adviceTitle(advice)}.</Typography>}
+      {advice && !isRefit && (
+        <AdviceReasons visit={visit} advice={advice} judgement={visit.judgement} doIt={doIt} />
+      )}
       {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
       {mayWrite && (
         <>
@@ -102,8 +123,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
                 <KeyHint>{key.toUpperCase()}</KeyHint>
               </Button>
             ))}
-            <HoldButton visit={visit} />
           </Box>
+          <HeadPlace visit={visit} now={now} />
         </>
       )}
     </Stack>

@@ -1,11 +1,11 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { attempt, check, clock, NOW, pretendServer, problem, show, visit } from '../test/fixtures';
+import { attempt, check, drying, NOW, pretendServer, problem, show, visit } from '../test/fixtures';
 import { AttemptsBlock } from './AttemptsBlock';
 import { ChecksBlock } from './ChecksBlock';
 import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
-import { HoldBanner } from './HoldBanner';
+import { PowerBanner } from './PowerBanner';
 
 describe('checks of a visit', () => {
   it('draws the last map and says its counts, runs and drive groups', () => {
@@ -146,22 +146,29 @@ describe('the rest of a visit', () => {
     expect(screen.queryByText('Climate')).not.toBeInTheDocument();
   });
 
+  it('lets nobody but a lead end a hold early, and takes a pad out with one tap', async () => {
+    const sent = pretendServer({ 'PUT /api': visit() });
+    const padded = drying('2026-03-02T12:00:00Z');
+    padded.keptFrom = [{ reason: 'PAD_UNDER_HEAD', since: '2026-03-02T01:00:00Z' }, ...padded.keptFrom];
+    show(<PowerBanner now={NOW} mayWrite visit={visit({ head: padded })} />);
+    expect(screen.getByRole('alert')).toHaveTextContent('No power: pad under the head.');
+    expect(screen.queryByRole('button', { name: 'End it early' })).not.toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: 'Pad out' }));
+    await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'PAD_OUT' }));
+  });
+
   it('ends a hold early only after a reason was given', async () => {
     const sent = pretendServer({ 'PUT /api': visit() });
-    show(
-      <HoldBanner
-        now={NOW}
-        mayWrite
-        visit={visit({ heldUntil: '2026-03-02T12:00:00Z', clocks: [clock({ kind: 'HOLD', wet: 'BODY' })] })}
-      />,
-    );
-    expect(screen.getByRole('alert')).toHaveTextContent('Wet: body, ports or contacts.');
+    show(<PowerBanner now={NOW} mayWrite visit={visit({ head: drying('2026-03-02T12:00:00Z') })} />, {
+      role: 'LEAD',
+    });
+    expect(screen.getByRole('alert')).toHaveTextContent(/body, ports or contacts wet/);
     expect(screen.getByRole('alert')).toHaveTextContent('2:00:00');
     fireEvent.click(screen.getByRole('button', { name: 'End it early' }));
     fireEvent.change(screen.getByLabelText('Why power is safe now'), {
       target: { value: 'dry all through' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'End the hold' }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ reason: 'dry all through' }));
+    await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'HOLD_ENDED', note: 'dry all through' }));
   });
 });

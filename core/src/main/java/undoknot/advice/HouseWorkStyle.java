@@ -115,11 +115,7 @@ final class HouseWorkStyle {
 
     private static FluidKind fluid(Method method, List<String> channels, AdviceContext context) {
         return switch (method) {
-            case STATION -> FluidKind.CAPPING_FLUID;
-            case VAPOUR -> context.terms.food() ? FluidKind.FOOD_SAFE_CLEANER : FluidKind.RESIDUE_REMOVER;
-            case RESEAT -> FluidKind.ISOPROPYL_ALCOHOL;
-            case RINSE, STEAM, STRIP -> FluidKind.DEIONISED_WATER;
-            case PRIME, CHARGE -> FluidKind.INK;
+            case VAPOUR -> context.terms.food() ? FluidKind.FOOD_SAFE_CLEANER : method.ownFluid();
             case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, context);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
                 boolean firstFlush = (method == Method.FLUSH || method == Method.WARM)
@@ -129,7 +125,7 @@ final class HouseWorkStyle {
                         ? FluidKind.DEIONISED_WATER
                         : cleaner(method.fluidUse(), method == Method.WARM, channels, context);
             }
-            default -> null;
+            default -> method.ownFluid();
         };
     }
 

@@ -3,6 +3,7 @@ package undoknot.treatment;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import undoknot.fluid.FluidKind;
 import undoknot.fluid.FluidUse;
 import undoknot.head.Family;
 
@@ -168,6 +169,44 @@ public enum Method {
     /** Whether it pushes fluid in at the port. */
     public boolean isPush() {
         return MethodOnHead.of(this).family() == Gate.Code.NO_PUSH;
+    }
+
+    /** Whether a bottle goes with it at all. */
+    public boolean takesFluid() {
+        return MethodOnHead.of(this).use() != null;
+    }
+
+    /** Whether a kind of fluid may be used in it (handbook 11). */
+    public boolean takes(FluidKind kind) {
+        return takesFluid() && kind.allows(MethodOnHead.of(this).use());
+    }
+
+    /** The fluid that is its own, where it has one; null where a cleaner by ink and house is taken (handbook 8 and 11). */
+    public FluidKind ownFluid() {
+        return switch (this) {
+            case STATION -> FluidKind.CAPPING_FLUID;
+            case VAPOUR -> FluidKind.RESIDUE_REMOVER;
+            case RESEAT -> FluidKind.ISOPROPYL_ALCOHOL;
+            case RINSE, STEAM, STRIP -> FluidKind.DEIONISED_WATER;
+            case PRIME, CHARGE -> FluidKind.INK;
+            default -> null;
+        };
+    }
+
+    /** Whether it is about the whole head or printer, so that no channel is asked for. */
+    public boolean isWholeHead() {
+        return switch (this) {
+            case STATION, UNDERSIDE, STRIP, RESEAT, REST, ALIGN, SYSTEM -> true;
+            default -> false;
+        };
+    }
+
+    /** Whether the temperature of its fluid is asked for. */
+    public boolean asksHeat() {
+        return switch (this) {
+            case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, RINSE, BATH, DRAW_BACK -> true;
+            default -> false;
+        };
     }
 
     /** Whether it wets the face alone. */

@@ -90,7 +90,7 @@ class OpenApiConfig {
                     WorkStyle.class,
                     Set.of("site", "fluid", "strength", "strokeMl", "temperatureC", "afterSoakMl", "pulsesAtMostMl")),
             Map.entry(Advice.Answer.class, Set.of("next")),
-            Map.entry(Gate.class, Set.of("limit", "entered", "fluid", "use", "expiredOn")));
+            Map.entry(Gate.class, Set.of("channel", "limit", "entered", "fluid", "use", "expiredOn")));
 
     /** A component of a record is there unless it is marked as nullable. */
     @Bean

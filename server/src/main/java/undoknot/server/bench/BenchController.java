@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -54,7 +55,9 @@ class BenchController {
                 .toList();
         List<ClockView> clocks = found.stream()
                 .filter(logged -> logged.visit().closedAt == null)
-                .flatMap(logged -> logged.runningClocks().stream().map(c -> ClockView.of(c, logged)))
+                .flatMap(logged -> Stream.concat(
+                        logged.runningClocks().stream().map(c -> ClockView.of(c, logged)),
+                        ClockView.hold(logged, now).stream()))
                 .sorted(Comparator.comparing(ClockView::dueAt))
                 .toList();
         return new Bench(now, strips, clocks);

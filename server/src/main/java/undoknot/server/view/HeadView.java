@@ -7,6 +7,8 @@ import java.util.UUID;
 import org.springframework.lang.Nullable;
 import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
 import undoknot.treatment.Wet;
 import undoknot.visit.HeadEntry;
@@ -21,12 +23,32 @@ import undoknot.visit.HeadNow;
  */
 public record HeadView(
         Site site,
-        List<HeadNow.Kept> keptFrom,
-        List<HeadNow.Wetting> wettings,
+        List<KeptView> keptFrom,
+        List<WettingView> wettings,
         @Nullable Instant heldUntil,
         @Nullable Instant uncappedSince,
         @Nullable Instant driesAt,
         List<EntryView> entries) {
+
+    /** @param until when it ends by itself; absent when hands end it, or while the wet work still runs */
+    public record KeptView(
+            NoPower reason, Instant since, @Nullable Instant until) {
+        static List<KeptView> of(HeadNow head) {
+            return head.keptFrom().stream()
+                    .map(kept -> new KeptView(kept.reason(), kept.since(), kept.until()))
+                    .toList();
+        }
+    }
+
+    /**
+     * @param by the work that wetted it; absent when something else did
+     * @param until absent while the work still runs
+     */
+    public record WettingView(
+            Wet wet,
+            @Nullable Method by,
+            Instant since,
+            @Nullable Instant until) {}
 
     /** @param minutes length of a hold; absent for any other entry */
     public record EntryView(
@@ -55,8 +77,10 @@ public record HeadView(
         HeadNow head = logged.headNow(now);
         return new HeadView(
                 head.site(),
-                head.keptFrom(),
-                head.wettings(),
+                KeptView.of(head),
+                head.wettings().stream()
+                        .map(w -> new WettingView(w.wet(), w.by(), w.since(), w.until()))
+                        .toList(),
                 head.heldUntil().orElse(null),
                 head.uncappedSince(),
                 head.driesAt(),
@@ -69,11 +93,9 @@ public record HeadView(
 
     /** The same in brief, for a strip on the bench. */
     public record Brief(
-            Site site,
-            List<HeadNow.Kept> keptFrom,
-            @Nullable Instant driesAt) {
+            Site site, List<KeptView> keptFrom, @Nullable Instant driesAt) {
         static Brief of(HeadNow head) {
-            return new Brief(head.site(), head.keptFrom(), head.driesAt());
+            return new Brief(head.site(), KeptView.of(head), head.driesAt());
         }
     }
 }

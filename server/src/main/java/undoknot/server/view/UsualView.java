@@ -4,12 +4,15 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.lang.Nullable;
+import undoknot.fluid.FluidKind;
 import undoknot.head.Family;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.treatment.DryHold;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
 import undoknot.treatment.Wet;
@@ -21,8 +24,7 @@ import undoknot.treatment.Wet;
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
  * @param notForHead methods that the family does not allow, each with the first gate that says so
- * @param benchWork methods that are done on the bench only
- * @param asksDepth methods that ask how deep the head goes into fluid
+ * @param forms what the form of each method asks
  * @param holds how long this head is kept from power after each wetting
  */
 public record UsualView(
@@ -33,9 +35,45 @@ public record UsualView(
         UsualDose.Bath bath,
         Map<Method, Treatment.Kind> kinds,
         List<NotForHead> notForHead,
-        List<Method> benchWork,
-        List<Method> asksDepth,
+        Map<Method, FormView> forms,
         List<HoldView> holds) {
+
+    /**
+     * What the form of a method asks, so that it asks what the work is about and nothing else.
+     *
+     * @param bench done on the bench only: the head comes out for it
+     * @param either done in the carriage or on the bench, as somebody says
+     * @param power needs the mains
+     * @param wholeHead about the whole head or printer: no channel is asked for
+     * @param fluids kinds that may be used in it; none when no bottle goes with it
+     * @param ownFluid the kind that is its own; absent where a cleaner is taken
+     * @param heat asks for the temperature of the fluid
+     * @param depth asks how deep the head goes in
+     * @param suction asks for the suction at the head
+     */
+    public record FormView(
+            boolean bench,
+            boolean either,
+            boolean power,
+            boolean wholeHead,
+            List<FluidKind> fluids,
+            @Nullable FluidKind ownFluid,
+            boolean heat,
+            boolean depth,
+            boolean suction) {
+        static FormView of(Method method) {
+            return new FormView(
+                    method.isBenchWork(),
+                    method.goesAt(Site.IN_CARRIAGE) && method.goesAt(Site.ON_BENCH) && method != Method.REST,
+                    method.needsPower(),
+                    method.isWholeHead(),
+                    Arrays.stream(FluidKind.values()).filter(method::takes).toList(),
+                    method.ownFluid(),
+                    method.asksHeat(),
+                    method == Method.TRAY_SOAK || method == Method.BATH,
+                    method == Method.DRAW_BACK);
+        }
+    }
 
     /** @param why the first gate that keeps this family from it */
     public record NotForHead(Method method, Gate.Code why) {}
@@ -52,8 +90,10 @@ public record UsualView(
     static UsualView of(LoggedVisit logged) {
         Family family = logged.family();
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
+        Map<Method, FormView> forms = new EnumMap<>(Method.class);
         for (Method method : Method.values()) {
             kinds.put(method, method.kind());
+            forms.put(method, FormView.of(method));
         }
         return new UsualView(
                 UsualDose.STROKE_ML,
@@ -72,8 +112,7 @@ public record UsualView(
                         .filter(method -> !method.allowedBy(family))
                         .map(method -> new NotForHead(method, Gates.whyNot(method, family)))
                         .toList(),
-                Arrays.stream(Method.values()).filter(Method::isBenchWork).toList(),
-                List.of(Method.TRAY_SOAK, Method.BATH),
+                forms,
                 Arrays.stream(Wet.values())
                         .map(wet -> new HoldView(
                                 wet,

@@ -61,10 +61,11 @@ final class HeadLog {
                         || logged.coarse(check) != null
                                 && !logged.coarse(check).kind().isOffMachine())
                 .forEach(check -> events.add(new HeadEvent.Printed(check.takenAt)));
-        for (FindingRow finding : logged.findingsThatStand()) {
+        for (FindingRow finding : logged.findings()) {
+            // Nor does taking back a finding.
             if (Look.making(finding.sign).filter(look -> look == Look.DROP_TEST).isPresent()) {
                 events.add(new HeadEvent.DropTested(finding.foundAt));
-            } else if (finding.sign == Sign.RECOGNISED_ONCE_CLEANED) {
+            } else if (!finding.withdrawn && finding.sign == Sign.RECOGNISED_ONCE_CLEANED) {
                 events.add(new HeadEvent.ContactsCleaned(finding.foundAt));
             }
         }
