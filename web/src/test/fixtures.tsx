@@ -148,7 +148,7 @@ export function drying(until: string): Visit['head'] {
 /** What forms start from, as the server says it. */
 export const usual: Usual = {
   strokeMl: 3,
-  strokeSeconds: 12,
+  strokeSeconds: { K: 12, C: 12 },
   roomC: 22,
   soaks: [
     { place: 'PORT', perChannel: true, ml: 1.5, ladderMinutes: [10, 40, 180, 720] },

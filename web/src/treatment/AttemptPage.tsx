@@ -23,6 +23,7 @@ import {
   lotFor,
   methodOf,
   preset,
+  siteOf,
   startAttempt,
   toEntry,
   withStrokes,
@@ -160,7 +161,7 @@ function AttemptView({
   /** Another method wants another bottle: the one that goes with it, where it stands on the shelf. */
   function choose(method: Method) {
     form.setValue('lotId', lotFor(visit, method, lots, today)?.id ?? '', { shouldDirty: true });
-    form.setValue('site', '', { shouldDirty: true });
+    form.setValue('site', siteOf(visit, method), { shouldDirty: true });
   }
 
   function hasReason(): boolean {

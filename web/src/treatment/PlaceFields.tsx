@@ -1,4 +1,5 @@
 import { Typography } from '@mui/material';
+import { useEffect } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { FormView, Visit } from '../api/types';
 import { ChoiceEntry } from '../app/fields';
@@ -7,9 +8,15 @@ import type { AttemptForm } from './attemptForm';
 
 /** Where the work is done, as far as the method leaves it open, and what that says about the head. */
 export function PlaceFields({ visit, form }: { visit: Visit; form: FormView }) {
-  const { control } = useFormContext<AttemptForm>();
+  const { control, setValue } = useFormContext<AttemptForm>();
   const now = visit.head.site;
-  const site = useWatch({ control, name: 'site' }) || now;
+  const typed = useWatch({ control, name: 'site' });
+  const site = typed || now;
+  useEffect(() => {
+    if (form.either && typed === '') {
+      setValue('site', now);
+    }
+  }, [form.either, typed, now, setValue]);
   if (form.bench) {
     return now === 'IN_CARRIAGE' ? <Typography>The head comes out for it.</Typography> : null;
   }

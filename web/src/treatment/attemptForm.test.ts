@@ -62,7 +62,7 @@ describe('an attempt as it is sent', () => {
   it('reads numbers with a comma and leaves the unsaid out', () => {
     const { entry, unread } = toEntry(
       'FLUSH',
-      form({ strokes: { C: { ...freshStroke(usual), volumeMl: '2,5' } } }),
+      form({ strokes: { C: { ...freshStroke(usual, 'C'), volumeMl: '2,5' } } }),
     );
     expect(unread).toEqual([]);
     expect(entry.flush?.strokes).toEqual([
@@ -79,7 +79,7 @@ describe('an attempt as it is sent', () => {
 
   it('names what is no number, and what is no whole number', () => {
     expect(
-      toEntry('FLUSH', form({ strokes: { C: { ...freshStroke(usual), volumeMl: 'some' } } })).unread,
+      toEntry('FLUSH', form({ strokes: { C: { ...freshStroke(usual, 'C'), volumeMl: 'some' } } })).unread,
     ).toEqual(['flush.strokes[0].volumeMl']);
     expect(toEntry('BATH', form({ bursts: '1.5' })).unread).toEqual(['bath.bursts']);
   });

@@ -72,10 +72,11 @@ function soakMl(usual: Usual, place: AttemptForm['place'], channels: string[]): 
   return String(perChannel ? ml * Math.max(1, channels.length) : ml);
 }
 
-export function freshStroke(usual: Usual): StrokeForm {
+/** The usual dose at a port; its time keeps to the limit through what is open, and grows with the dose. */
+export function freshStroke(usual: Usual, channel: string, ml = usual.strokeMl): StrokeForm {
   return {
-    volumeMl: String(usual.strokeMl),
-    seconds: String(usual.strokeSeconds),
+    volumeMl: String(ml),
+    seconds: String(Math.ceil((usual.strokeSeconds[channel] * ml) / usual.strokeMl)),
     resistance: null,
     effluent: null,
     stream: null,
@@ -105,6 +106,11 @@ export function methodOf(
 
 export function formOf(usual: Usual, method: Method): FormView {
   return usual.forms[method];
+}
+
+/** Where work that may be done in either place opens: where the head is. */
+export function siteOf(visit: Visit, method: Method): Site | '' {
+  return formOf(visit.usual, method).either ? visit.head.site : '';
 }
 
 /** The bottle for a method: its own fluid where it has one, otherwise what was used last; a food head takes marked ones. */
@@ -137,7 +143,7 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     note: '',
     departureReason: '',
     doneAnyway: false,
-    site: '',
+    site: siteOf(visit, methodOf(kind, { place, strength: 'LIGHT', method: 'STATION' })),
     wet: '',
     channels,
     strokes: Object.fromEntries(
@@ -145,7 +151,8 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
         s.channel,
         {
           volumeMl: String(s.volumeMl),
-          seconds: String(s.seconds),
+          // As last time, but never faster than the limit lets it be now.
+          seconds: String(Math.max(s.seconds, Number(freshStroke(usual, s.channel, s.volumeMl).seconds))),
           // What was seen last time says nothing of this time.
           resistance: null,
           effluent: null,
@@ -180,7 +187,7 @@ export function withStrokes(visit: Visit, form: AttemptForm): AttemptForm {
   return {
     ...form,
     strokes: Object.fromEntries(
-      visit.family.channels.map(({ code }) => [code, form.strokes[code] ?? freshStroke(visit.usual)]),
+      visit.family.channels.map(({ code }) => [code, form.strokes[code] ?? freshStroke(visit.usual, code)]),
     ),
   };
 }
@@ -319,11 +326,11 @@ export function preset(
   return {
     ...form,
     channels,
-    site: (query.get('site') as Site | null) ?? form.site,
+    site: formOf(usual, method).either ? ((query.get('site') as Site | null) ?? visit.head.site) : '',
     // Without advice the form of a method opens on the bottle that goes with it.
     lotId: lot?.id ?? lotFor(visit, method, lots, today)?.id ?? '',
     strokes: strokeMl
-      ? Object.fromEntries(channels.map((code) => [code, { ...freshStroke(usual), volumeMl: strokeMl }]))
+      ? Object.fromEntries(channels.map((code) => [code, freshStroke(usual, code, Number(strokeMl))]))
       : form.strokes,
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,

@@ -39,13 +39,15 @@ export function HeadPlace({ visit, now }: { visit: Visit; now: number }) {
         </Typography>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
-        <Button
-          variant="outlined"
-          loading={write.isBusy}
-          onClick={() => (isOut ? write.tap('HEAD_IN') : takeOut())}
-        >
-          {isOut ? 'Head is back in' : 'Head is out'}
-        </Button>
+        {visit.next.action !== 'REFIT' && (
+          <Button
+            variant="outlined"
+            loading={write.isBusy}
+            onClick={() => (isOut ? write.tap('HEAD_IN') : takeOut())}
+          >
+            {isOut ? 'Head is back in' : 'Head is out'}
+          </Button>
+        )}
         <Button
           variant="outlined"
           loading={write.isBusy}

@@ -50,17 +50,22 @@ export function useHeadStep(visit: Visit, mayWrite: boolean) {
 export type Step = NonNullable<ReturnType<typeof useHeadStep>>;
 
 /** The one-tap steps about the head, large. What was not looked at is left untapped. */
-export function HeadStep({ step }: { step: Step }) {
+export function HeadStep({ step, buttonsFirst }: { step: Step; buttonsFirst?: boolean }) {
   // Seen and unseen are for the eyes to say: Enter taps only where there is nothing to choose.
   const isChoice = step.taps.length > 1;
-  return (
-    <Stack spacing={1.5}>
+  const words = (
+    <>
       <Typography>{step.says}</Typography>
       {step.danger && (
         <Alert severity="warning" icon={false} role="note">
           {step.danger}
         </Alert>
       )}
+    </>
+  );
+  return (
+    <Stack spacing={1.5}>
+      {!buttonsFirst && words}
       {step.taps.map(({ entry, label }) => (
         <Button
           key={entry}
@@ -74,6 +79,7 @@ export function HeadStep({ step }: { step: Step }) {
           {!isChoice && <KeyHint>Enter</KeyHint>}
         </Button>
       ))}
+      {buttonsFirst && words}
       {isChoice && <Typography color="text.secondary">Not looked at yet: leave it as it is.</Typography>}
       <WriteProblem problem={step.write.problem} />
     </Stack>

@@ -40,14 +40,16 @@ export function PowerBanner({ visit, now, mayWrite }: Props) {
         color: t.vars.palette.hold.contrastText,
         background: `repeating-linear-gradient(135deg, ${t.vars.palette.hold.main} 0 26px, ${t.vars.palette.hold.stripe} 26px 52px)`,
         borderRadius: 1,
-        p: 2,
-        mb: 2,
+        p: { xs: 1.25, sm: 2 },
+        mb: { xs: 1, sm: 2 },
       })}
     >
       <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-        <PlugZap size={40} aria-hidden />
+        <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+          <PlugZap size={40} aria-hidden />
+        </Box>
         <Box sx={{ flex: 1, minWidth: 220 }}>
-          <Typography sx={{ fontWeight: 800, fontSize: '1.5rem', lineHeight: 1.2 }}>
+          <Typography sx={{ fontWeight: 800, fontSize: { xs: '1.25rem', sm: '1.5rem' }, lineHeight: 1.2 }}>
             {powerWords(kept)}
           </Typography>
           {kept.length > 1 && (
@@ -65,7 +67,7 @@ export function PowerBanner({ visit, now, mayWrite }: Props) {
             {countdown(at - now)}
           </Typography>
         )}
-        {mayWrite && has('PAD_UNDER_HEAD') && (
+        {mayWrite && has('PAD_UNDER_HEAD') && visit.next.action !== 'TAKE_PAD_OUT' && (
           <BannerButton onClick={() => tap.tap('PAD_OUT')} busy={tap.isBusy}>
             Pad out
           </BannerButton>

@@ -41,12 +41,17 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
   }, [visit.tag]);
   return (
     <Box sx={{ px: { xs: 1.5, md: 3 }, py: 2, maxWidth: 1360, mx: 'auto' }}>
-      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ fontFamily: MONO, letterSpacing: '0.04em', fontSize: '2.25rem' }}>
+      <Stack direction="row" sx={{ alignItems: 'baseline', columnGap: 2, flexWrap: 'wrap' }}>
+        <Typography
+          variant="h1"
+          sx={{ fontFamily: MONO, letterSpacing: '0.04em', fontSize: { xs: '1.75rem', sm: '2.25rem' } }}
+        >
           {visit.tag}
         </Typography>
-        <Typography sx={{ fontSize: '1.25rem', fontWeight: 650 }}>{visit.intake.customerName}</Typography>
-        <Typography sx={{ fontSize: '1.125rem' }}>
+        <Typography sx={{ fontSize: { xs: '1rem', sm: '1.25rem' }, fontWeight: 650 }}>
+          {visit.intake.customerName}
+        </Typography>
+        <Typography sx={{ fontSize: { xs: '1rem', sm: '1.125rem' } }}>
           {visit.family.name}, {visit.intake.serial}
         </Typography>
         {visit.food !== 'NOT_FOOD' && (
@@ -54,14 +59,14 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
             {capital(word('food', visit.food))}
           </Box>
         )}
-        <Box sx={{ flex: 1 }} />
+        <Box sx={{ flex: 1, display: { xs: 'none', sm: 'block' } }} />
         <Typography>
           {isOpen
             ? `Promised ${day(visit.intake.promisedOn)}`
             : `${capital(word('outcome', visit.outcome ?? ''))}, returned ${day(visit.closedAt ?? '')} by ${visit.closedBy}`}
         </Typography>
       </Stack>
-      <Box sx={{ my: 1 }}>
+      <Box sx={{ my: { xs: 0, sm: 1 }, '& svg': { height: { xs: 40, sm: 'auto' } } }}>
         <Thread beads={visit.thread} height={64} isClosed={!isOpen} />
       </Box>
       <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />

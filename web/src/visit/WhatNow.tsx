@@ -1,4 +1,4 @@
-import { Box, Button, Stack, Typography } from '@mui/material';
+import { Box, Button, Stack, Typography, useMediaQuery } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import type { Visit } from '../api/types';
 import { KeyHint } from '../app/KeyHint';
@@ -20,7 +20,7 @@ const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] =
   { key: 'x', to: 'attempt/handwork', label: 'Other work' },
   { key: 'o', to: 'ruleouts', label: 'Rule-outs' },
   { key: 'p', to: 'read', label: 'Read a scan', needsPower: true },
-  { key: 'k', to: 'check', label: 'Reading by hand' },
+  { key: 'k', to: 'check', label: 'By hand' },
   { key: 'w', to: 'causes', label: 'What is wrong' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
@@ -47,6 +47,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const noPower = keptFrom(visit.head, now).length > 0 || visit.head.site === 'ON_BENCH';
   const ways = WAYS.filter((other) => !(noPower && other.needsPower));
   const headStep = useHeadStep(visit, mayWrite);
+  // On a phone the large button stands on the first screen, and what can be read at leisure below it.
+  const isSmall = useMediaQuery('(max-width: 599px)');
 
   const keys: Record<string, () => void> = {};
   if (mayWrite) {
@@ -67,6 +69,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   }
   useKeys(keys);
 
+  const waits = visit.next.action === 'WAIT_HOLD' && !advice;
   const title = isRefit
     ? word('action', 'REFIT')
     : advice
@@ -97,10 +100,17 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       <Typography variant="h2" sx={{ fontSize: '1.5rem' }}>
         {title}
       </Typography>
-      {headStep && <HeadStep step={headStep} />}
+      {isSmall && doIt}
+      {headStep && <HeadStep step={headStep} buttonsFirst={isSmall} />}
+      {waits && <Typography>What needs no power can be done meanwhile.</Typography>}
       {isRefit && advice && <Typography>Then: {adviceTitle(advice)}.</Typography>}
       {advice && !isRefit && (
-        <AdviceReasons visit={visit} advice={advice} judgement={visit.judgement} doIt={doIt} />
+        <AdviceReasons
+          visit={visit}
+          advice={advice}
+          judgement={visit.judgement}
+          doIt={isSmall ? null : doIt}
+        />
       )}
       {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
       {mayWrite && (

@@ -65,6 +65,13 @@ public record NozzleMap(Map<String, ChannelMap> channels) {
         return map;
     }
 
+    /** Nozzles by channel that the map does not show as missing. */
+    public Map<String, Integer> notMissing() {
+        Map<String, Integer> open = new LinkedHashMap<>();
+        channels.forEach((code, map) -> open.put(code, map.size() - map.count(NozzleState.MISSING)));
+        return open;
+    }
+
     public int count(NozzleState state) {
         return channels.values().stream().mapToInt(map -> map.count(state)).sum();
     }

@@ -21,6 +21,9 @@ public final class UsualDose {
     /** Time a form proposes for a stroke that nobody timed, s. */
     public static final int STROKE_SECONDS = 12;
 
+    /** A planned stroke keeps so far below the limit, as a share of its least time. */
+    private static final double MARGIN = 1.1;
+
     /** Temperature of a fluid that was not warmed, °C. */
     public static final double ROOM_C = 22;
 
@@ -33,6 +36,11 @@ public final class UsualDose {
     public record Bath(double volumeMl, double temperatureC, double levelMm, int bursts, int burstSeconds) {}
 
     private UsualDose() {}
+
+    /** Time to plan for the first stroke at a port, s: the usual one, or as slow as the limit through what is open asks for. */
+    public static int strokeSeconds(Push push) {
+        return Math.max(STROKE_SECONDS, (int) Math.ceil(MARGIN * push.leastSeconds(STROKE_ML)));
+    }
 
     /** Rungs of a soak, minutes: each about four times the one before (handbook 18). */
     public static List<Integer> soakLadderMinutes(Place place) {

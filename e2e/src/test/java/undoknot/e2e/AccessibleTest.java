@@ -37,6 +37,10 @@ class AccessibleTest extends BrowserTest {
                 "/visits/" + open,
                 "/visits/" + held,
                 "/visits/" + returned,
+                "/visits/" + visitOf("HW8-01402"),
+                "/visits/" + visitOf("VB3-10027"),
+                "/visits/" + visitOf("HW8-01402") + "/attempt/cycle",
+                "/t/" + tagOf("HW8-01402"),
                 "/visits/" + open + "/tag",
                 "/visits/" + open + "/facts",
                 "/visits/" + open + "/check",
@@ -81,6 +85,11 @@ class AccessibleTest extends BrowserTest {
         button(page, "Make one like it").click();
         assertThat(heading(page, "Pattern of every block")).isVisible();
         look("a layout being made");
+    }
+
+    private String tagOf(String serial) {
+        return shop.jdbc.queryForObject(
+                "select tag from visit v join head h on h.id = v.head_id where h.serial = ?", String.class, serial);
     }
 
     private String visitOf(String serial) {

@@ -26,11 +26,16 @@ class AtTheBenchTest extends BrowserTest {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tagOf("SL4-22091"))))
                 .click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
-        button(page, "End it early").click();
-        button(page, "End the hold").click();
-        assertThat(page.getByText(Pattern.compile("^This hold still runs"))).isVisible();
-        button(page, "Let it dry").click();
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power until");
+        // Only a lead ends a hold early, and says why.
+        assertThat(button(page, "End it early")).hasCount(0);
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        lead.navigate(page.url());
+        button(lead, "End it early").click();
+        button(lead, "End the hold").click();
+        assertThat(lead.getByText(Pattern.compile("^This hold still runs"))).isVisible();
+        button(lead, "Let it dry").click();
+        assertThat(lead.getByRole(AriaRole.ALERT)).containsText("No power until");
     }
 
     @Test
@@ -149,7 +154,7 @@ class AtTheBenchTest extends BrowserTest {
         page.keyboard().press("Escape");
         page.navigate(shop.address + "/visits/" + visit);
         assertThat(heading(page, "Read the first nozzle check")).isVisible();
-        page.keyboard().press("h");
+        button(page, "Dry hold").click();
         button(page, "Start the hold").click();
         assertThat(page.getByText("Say what got wet.")).isVisible();
         choose(group(page, "What got wet"), "Body, ports or contacts");
@@ -159,12 +164,15 @@ class AtTheBenchTest extends BrowserTest {
         assertThat(heading(page, "Read the first nozzle check")).hasCount(0);
         org.junit.jupiter.api.Assertions.assertEquals(
                 1,
-                shop.jdbc.queryForObject("select count(*) from step_clock where visit_id = ?", Integer.class, visit));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End it early"))
-                .click();
-        page.getByLabel("Why power is safe now").fill("opened it, dry all through");
-        doubleTap(button(page, "End the hold"));
-        assertThat(page.getByText("No power until")).hasCount(0);
+                shop.jdbc.queryForObject("select count(*) from head_entry where visit_id = ?", Integer.class, visit));
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        lead.navigate(page.url());
+        button(lead, "End it early").click();
+        lead.getByLabel("Why power is safe now").fill("opened it, dry all through");
+        doubleTap(button(lead, "End the hold"));
+        assertThat(lead.getByText("No power until")).hasCount(0);
+        page.reload();
         assertThat(heading(page, "Read the first nozzle check")).isVisible();
 
         page.navigate(shop.address + "/visits/" + visit + "/diagnosis");

@@ -31,12 +31,13 @@ class JudgeTest extends BrowserTest {
 
     /** The one large button, once the judgement is there. */
     private Locator large() {
-        return page.locator("section[aria-label='What now'] > a");
+        return page.locator("section[aria-label='What now'] > a, section[aria-label='What now'] > div > button")
+                .first();
     }
 
     private String advised() {
-        assertThat(large()).hasCount(1);
-        return region(page, "What now").getByRole(AriaRole.HEADING).textContent();
+        assertThat(large()).isVisible();
+        return region(page, "What now").getByRole(AriaRole.HEADING).first().textContent();
     }
 
     private void backOnTheVisit() {
@@ -45,7 +46,9 @@ class JudgeTest extends BrowserTest {
 
     private void follow(String advice) {
         large().click();
-        if (advice.startsWith("Read the first") || advice.startsWith("Read a check again")) {
+        if (advice.equals("Take the pad out") || advice.startsWith("Look: are contacts")) {
+            assertThat(region(page, "What now").getByText(advice)).hasCount(0);
+        } else if (advice.startsWith("Read the first") || advice.startsWith("Read a check again")) {
             button(page, "Print a check on the stand-in").click();
             button(page, "Accept as check " + ++checks).click();
             backOnTheVisit();

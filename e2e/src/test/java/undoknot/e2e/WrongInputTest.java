@@ -128,7 +128,7 @@ class WrongInputTest extends BrowserTest {
         page.getByLabel("Temperature of the fluid").fill("55");
         assertThat(region(page, "Mind")).containsText("Warm fluid scalds.");
         page.getByLabel("Dose").fill("450");
-        page.getByLabel("Stroke", new Page.GetByLabelOptions().setExact(true)).fill("9");
+        page.getByLabel("Stroke", new Page.GetByLabelOptions().setExact(true)).fill("3600");
         choose(group(page, "How it went in"), "Went in freely");
         choose(group(page, "What came out, beside a drop of the fresh fluid"), "Ink");
         choose(group(page, "How it left the face"), "Drips");
@@ -141,7 +141,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS))
                 .containsText("This lot expired on");
         page.getByLabel("Temperature of the fluid").fill("22");
-        page.getByLabel("Reason for departing from the rule").fill("only bottle left");
+        page.getByLabel("Reason, kept and marked in the report").fill("only bottle left");
         button(page, "Log this flush").click();
         assertThat(page.getByText(Pattern.compile("^This bottle holds .* mL, 450 mL are needed")))
                 .isVisible();

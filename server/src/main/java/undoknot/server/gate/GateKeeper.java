@@ -2,7 +2,6 @@ package undoknot.server.gate;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -10,7 +9,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
 import undoknot.nozzle.NozzleMap;
-import undoknot.nozzle.NozzleState;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.server.account.Role;
@@ -72,7 +70,7 @@ public class GateKeeper {
                 logged.strongCycles(),
                 wasteLooked(logged),
                 BarredByFinding.of(CurrentFindings.of(log)),
-                log.lastMap().map(GateKeeper::open).orElse(Map.of()));
+                log.lastMap().map(NozzleMap::notMissing).orElse(Map.of()));
         return new Gates.Situation(
                 logged.family(), head, at, wet, lot == null ? null : Shelf.bottle(lot), LocalDate.now(clock));
     }
@@ -80,13 +78,6 @@ public class GateKeeper {
     private static boolean wasteLooked(LoggedVisit logged) {
         return logged.findingsThatStand().stream()
                 .anyMatch(f -> f.sign == Sign.WASTE_ROOM || f.sign == Sign.WASTE_FULL);
-    }
-
-    /** Nozzles that a map does not show as missing, by channel. */
-    public static Map<String, Integer> open(NozzleMap map) {
-        Map<String, Integer> open = new HashMap<>();
-        map.channels().forEach((code, channel) -> open.put(code, channel.size() - channel.count(NozzleState.MISSING)));
-        return open;
     }
 
     /** A check that the printer printed: it had power. */

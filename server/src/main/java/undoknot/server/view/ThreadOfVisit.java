@@ -32,8 +32,14 @@ final class ThreadOfVisit {
         }
         HeadNow head = logged.headNow(now);
         head.kept(NoPower.HOLD)
-                .ifPresent(hold ->
-                        beads.add(new Bead(Bead.Kind.HOLD, logged.visit().id, hold.since(), null, null, null, null)));
+                .ifPresent(hold -> beads.add(new Bead(
+                        Bead.Kind.HOLD,
+                        logged.visit().id,
+                        head.wettings().get(0).since(),
+                        null,
+                        null,
+                        null,
+                        null)));
         if (logged.visit().closedAt != null) {
             beads.add(new Bead(
                     Bead.Kind.RETURN,

@@ -2,6 +2,7 @@ package undoknot.server.view;
 
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.lang.Nullable;
@@ -12,6 +13,7 @@ import undoknot.treatment.DryHold;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Push;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
@@ -21,6 +23,7 @@ import undoknot.treatment.Wet;
  * What the forms of work start from, by the rules of core and of the house, so that no screen keeps a rule of its own.
  *
  * @param strokeMl first stroke of a flush
+ * @param strokeSeconds time of that stroke by channel, within the family's pressure through what is open
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
  * @param notForHead methods that the family does not allow, each with the first gate that says so
@@ -29,7 +32,7 @@ import undoknot.treatment.Wet;
  */
 public record UsualView(
         double strokeMl,
-        int strokeSeconds,
+        Map<String, Integer> strokeSeconds,
         double roomC,
         List<SoakView> soaks,
         UsualDose.Bath bath,
@@ -42,7 +45,7 @@ public record UsualView(
      * What the form of a method asks, so that it asks what the work is about and nothing else.
      *
      * @param bench done on the bench only: the head comes out for it
-     * @param either done in the carriage or on the bench, as somebody says
+     * @param either done in the carriage over a pad or on the bench, as somebody says
      * @param power needs the mains
      * @param wholeHead about the whole head or printer: no channel is asked for
      * @param fluids kinds that may be used in it; none when no bottle goes with it
@@ -64,7 +67,7 @@ public record UsualView(
         static FormView of(Method method) {
             return new FormView(
                     method.isBenchWork(),
-                    method.goesAt(Site.IN_CARRIAGE) && method.goesAt(Site.ON_BENCH) && method != Method.REST,
+                    method.goesAt(Site.ON_BENCH) && method.leavesPad(Site.IN_CARRIAGE),
                     method.needsPower(),
                     method.isWholeHead(),
                     Arrays.stream(FluidKind.values()).filter(method::takes).toList(),
@@ -87,6 +90,20 @@ public record UsualView(
 
     public record HoldView(Wet wet, long hours) {}
 
+    private static Map<String, Integer> strokeSeconds(LoggedVisit logged) {
+        Family family = logged.family();
+        Map<String, Integer> open =
+                logged.lastMapped().map(check -> logged.map(check).notMissing()).orElse(Map.of());
+        Map<String, Integer> seconds = new LinkedHashMap<>();
+        family.channels()
+                .forEach(c -> seconds.put(
+                        c.code(),
+                        family.limits().pushKpa() == null
+                                ? UsualDose.STROKE_SECONDS
+                                : UsualDose.strokeSeconds(Push.of(family, c, open.get(c.code()), UsualDose.ROOM_C))));
+        return seconds;
+    }
+
     static UsualView of(LoggedVisit logged) {
         Family family = logged.family();
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
@@ -97,7 +114,7 @@ public record UsualView(
         }
         return new UsualView(
                 UsualDose.STROKE_ML,
-                UsualDose.STROKE_SECONDS,
+                strokeSeconds(logged),
                 UsualDose.ROOM_C,
                 Arrays.stream(Treatment.Place.values())
                         .map(place -> new SoakView(
