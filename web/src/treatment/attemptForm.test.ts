@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Lot, Visit } from '../api/types';
-import { usual } from '../test/fixtures';
+import { head, usual } from '../test/fixtures';
 import { freshStroke, startAttempt, toEntry, type AttemptForm } from './attemptForm';
 
 const TODAY = '2026-03-02';
@@ -12,6 +12,7 @@ function visit(part: Partial<Visit> = {}): Visit {
     checks: [{ reading: { K: 'FFFF', C: 'FMFF', M: 'UFFF' } }],
     attempts: [],
     foodCare: false,
+    head: head(),
     usual,
     ...part,
   } as unknown as Visit;
@@ -88,5 +89,47 @@ describe('an attempt as it is sent', () => {
     const { entry, unread } = toEntry('SOAK', form({ volumeMl: '-3' }));
     expect(unread).toEqual([]);
     expect(entry.soak?.volumeMl).toBe(-3);
+  });
+});
+
+describe('a flush that opens again', () => {
+  const again = (seconds: number, seen: number) =>
+    startAttempt(
+      visit({
+        usual: { ...usual, strokeSeconds: { K: 12, C: seen, M: 12 } },
+        attempts: [
+          {
+            treatment: {
+              kind: 'FLUSH',
+              flush: {
+                temperatureC: 22,
+                strokes: [
+                  {
+                    channel: 'C',
+                    volumeMl: 3,
+                    seconds,
+                    resistance: 'STIFF',
+                    effluent: 'TINTED',
+                    stream: 'DRIPS',
+                    force: 'FIRM',
+                  },
+                ],
+              },
+            },
+          },
+        ] as unknown as Visit['attempts'],
+      }),
+      'FLUSH',
+      [],
+      TODAY,
+    ).strokes.C;
+
+  it('takes the dose of last time, and nothing that was seen then', () => {
+    expect(again(20, 12)).toMatchObject({ volumeMl: '3', seconds: '20' });
+    expect(again(20, 12)).toMatchObject({ resistance: null, effluent: null, stream: null, force: '' });
+  });
+
+  it('plans no stroke faster than the pressure lets it be now', () => {
+    expect(again(8, 24).seconds).toBe('24');
   });
 });

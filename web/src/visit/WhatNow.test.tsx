@@ -48,7 +48,7 @@ describe('what now', () => {
     expect(screen.getByText(/Goggles, point away/)).toBeInTheDocument();
     expect(screen.getByText(/House rule, dose: small measured strokes/)).toBeInTheDocument();
     expect(
-      screen.getByText('In the carriage over a pad, with deionised water, 3 mL, a soak, then 1 mL.'),
+      screen.getByText('In the carriage, with deionised water, 3 mL, a soak, then 1 mL.'),
     ).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: '1 more house rule' }));
     expect(screen.getByText('In place or removed: in the carriage over a pad.')).toBeInTheDocument();
