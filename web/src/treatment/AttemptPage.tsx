@@ -1,5 +1,5 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
-import type { ComponentType } from 'react';
+import { useState, type ComponentType } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
@@ -131,6 +131,8 @@ function AttemptView({
     site: asks.bench ? undefined : value.site || undefined,
     wet: (asks.depth && value.wet) || undefined,
   };
+  const typedAs = JSON.stringify({ entry, lotId, where });
+  const [sentAs, setSentAs] = useState('');
   const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, where);
   const write = useWrite(
     () =>
@@ -174,11 +176,13 @@ function AttemptView({
 
   function send() {
     if (hasReason()) {
+      setSentAs(typedAs);
       write.send(undefined);
     }
   }
 
-  const refused = gatesOf(write.problem);
+  // What was refused is said until the entry changes; from then on the preview knows better.
+  const refused = sentAs === typedAs ? gatesOf(write.problem) : [];
   const gates = refused.length > 0 ? refused : (preview?.gates ?? []);
   const isShort = kind !== 'CYCLE' && preview?.shortByMl;
   const Fields = FIELDS[kind];

@@ -1,6 +1,7 @@
 package undoknot.treatment;
 
 import static undoknot.treatment.BarredWork.*;
+import static undoknot.treatment.MethodOnHead.Danger.*;
 import static undoknot.treatment.MethodOnHead.Wets.*;
 import static undoknot.treatment.MethodOnHead.Where.*;
 
@@ -23,8 +24,23 @@ import undoknot.treatment.Gate.Code;
  * @param wets what of the head it wets
  * @param use where its fluid goes; null when it takes none
  * @param barredBy findings' bars that stop it until they are mended
+ * @param dangers what of it can hurt; cautions are told by it
  */
-record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<BarredWork> barredBy) {
+record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<BarredWork> barredBy, Set<Danger> dangers) {
+
+    /** What of it can hurt, besides what place, power and fluid say by themselves (handbook 17). */
+    enum Danger {
+        /** A syringe is in the hand. */
+        SYRINGE,
+        /** The board is near fluid. */
+        BOARD,
+        /** A wet pad or a fluid level stands where ink can be drawn out of a connected cartridge. */
+        SIPHON,
+        TANK,
+        HOT,
+        /** What it sends to the waste store needs room there. */
+        WASTE
+    }
 
     enum Where {
         /** In the carriage, mains on. */
@@ -72,31 +88,31 @@ record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<Barre
         pushed(Method.WARM);
         pushed(Method.PURGE);
         pushed(Method.PRIME);
-        row(Method.PORT_SOAK, null, EITHER, BY_PORT, FluidUse.PORT_SOAK);
-        row(Method.DRAW_BACK, Code.NO_SUCTION, BENCH, BODY, FluidUse.FLUSH, SUCTION);
-        row(Method.TRAY_SOAK, Code.NO_SUBMERGE, BENCH, BASE_ASKED, FluidUse.TRAY_SOAK);
-        row(Method.RINSE, Code.NO_RINSE, BENCH, BODY_ASKED, FluidUse.FLUSH);
-        row(Method.BATH, Code.NO_BATH, BENCH, BASE_ASKED, FluidUse.BATH, BATH_AND_STEAM);
-        row(Method.STEAM, Code.NO_STEAM, BENCH, BASE, FluidUse.FLUSH, BATH_AND_STEAM);
-        row(Method.WIPE, null, EITHER, FACE, FluidUse.FACE, WIPING_IN_PLACE, WIPING);
-        row(Method.PAD, null, EITHER, FACE, FluidUse.FACE);
-        row(Method.VAPOUR, null, EITHER, FACE, FluidUse.FACE);
+        row(Method.PORT_SOAK, null, EITHER, BY_PORT, FluidUse.PORT_SOAK, bars(), SYRINGE, BOARD, SIPHON);
+        row(Method.DRAW_BACK, Code.NO_SUCTION, BENCH, BODY, FluidUse.FLUSH, bars(SUCTION), SYRINGE, BOARD);
+        row(Method.TRAY_SOAK, Code.NO_SUBMERGE, BENCH, BASE_ASKED, FluidUse.TRAY_SOAK, bars(), BOARD, SIPHON);
+        row(Method.RINSE, Code.NO_RINSE, BENCH, BODY_ASKED, FluidUse.FLUSH, bars(), BOARD);
+        row(Method.BATH, Code.NO_BATH, BENCH, BASE_ASKED, FluidUse.BATH, bars(BATH_AND_STEAM), BOARD, TANK);
+        row(Method.STEAM, Code.NO_STEAM, BENCH, BASE, FluidUse.FLUSH, bars(BATH_AND_STEAM), BOARD, HOT);
+        row(Method.WIPE, null, EITHER, FACE, FluidUse.FACE, bars(WIPING_IN_PLACE, WIPING));
+        row(Method.PAD, null, EITHER, FACE, FluidUse.FACE, bars(), SIPHON);
+        row(Method.VAPOUR, null, EITHER, FACE, FluidUse.FACE, bars(), SIPHON);
         // Suction at the damper is away from the head, and so is what is pushed through a line that is off it.
-        row(Method.DRAW_IN, null, CARRIAGE, PAD_ALONE, FluidUse.FLUSH);
-        row(Method.DAMPER, null, CARRIAGE, NOTHING, FluidUse.FLUSH);
-        row(Method.LINE, null, CARRIAGE, NOTHING, FluidUse.FLUSH);
-        row(Method.CARTRIDGE, null, CARRIAGE, NOTHING, FluidUse.FLUSH);
-        row(Method.STATION, null, EITHER, NOTHING, FluidUse.STATION);
-        row(Method.UNDERSIDE, null, EITHER, NOTHING, FluidUse.STATION);
-        row(Method.STRIP, null, EITHER, NOTHING, FluidUse.STATION);
-        row(Method.RESEAT, null, EITHER, CONTACTS, FluidUse.CONTACTS);
-        row(Method.REST, null, EITHER, NOTHING, null);
-        powered(Method.CYCLE, null, CYCLES);
-        powered(Method.CYCLE_STRONG, null, CYCLES, STRONG_CYCLES);
-        powered(Method.PAGE, null, CYCLES);
-        powered(Method.CHARGE, FluidUse.FLUSH, CYCLES, STRONG_CYCLES);
-        powered(Method.SYSTEM, FluidUse.FLUSH, STRONG_CYCLES);
-        powered(Method.ALIGN, null);
+        row(Method.DRAW_IN, null, CARRIAGE, PAD_ALONE, FluidUse.FLUSH, bars(), SYRINGE);
+        row(Method.DAMPER, null, CARRIAGE, NOTHING, FluidUse.FLUSH, bars(), SYRINGE);
+        row(Method.LINE, null, CARRIAGE, NOTHING, FluidUse.FLUSH, bars(), SYRINGE);
+        row(Method.CARTRIDGE, null, CARRIAGE, NOTHING, FluidUse.FLUSH, bars());
+        row(Method.STATION, null, EITHER, NOTHING, FluidUse.STATION, bars());
+        row(Method.UNDERSIDE, null, EITHER, NOTHING, FluidUse.STATION, bars());
+        row(Method.STRIP, null, EITHER, NOTHING, FluidUse.STATION, bars());
+        row(Method.RESEAT, null, EITHER, CONTACTS, FluidUse.CONTACTS, bars());
+        row(Method.REST, null, EITHER, NOTHING, null, bars());
+        powered(Method.CYCLE, null, bars(CYCLES), WASTE);
+        powered(Method.CYCLE_STRONG, null, bars(CYCLES, STRONG_CYCLES), WASTE);
+        powered(Method.PAGE, null, bars(CYCLES));
+        powered(Method.CHARGE, FluidUse.FLUSH, bars(CYCLES, STRONG_CYCLES), WASTE);
+        powered(Method.SYSTEM, FluidUse.FLUSH, bars(STRONG_CYCLES), WASTE);
+        powered(Method.ALIGN, null, bars());
         for (Method method : Method.values()) {
             if (!TABLE.containsKey(method)) {
                 throw new IllegalStateException(method + " has no row in the table of what each method is to the head");
@@ -164,21 +180,37 @@ record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<Barre
                 };
     }
 
+    /** Whether hands go into a machine that must be off for it; a cartridge is changed with the mains on. */
+    boolean handsGoIn() {
+        return !power() && where != BENCH && use != null && !isCartridge();
+    }
+
+    private boolean isCartridge() {
+        return this == TABLE.get(Method.CARTRIDGE);
+    }
+
     private static void pushed(Method method) {
-        row(method, Code.NO_PUSH, EITHER, BY_PORT, FluidUse.FLUSH, PUSHING);
+        row(method, Code.NO_PUSH, EITHER, BY_PORT, FluidUse.FLUSH, bars(PUSHING), SYRINGE);
     }
 
-    private static void powered(Method method, FluidUse use, BarredWork... barredBy) {
-        row(
-                method,
-                null,
-                Where.POWERED,
-                NOTHING,
-                use,
-                EnumSet.of(POWER, barredBy).toArray(BarredWork[]::new));
+    private static Set<BarredWork> bars(BarredWork... bars) {
+        return Set.of(bars);
     }
 
-    private static void row(Method method, Code family, Where where, Wets wets, FluidUse use, BarredWork... barredBy) {
-        TABLE.put(method, new MethodOnHead(family, where, wets, use, Set.of(barredBy)));
+    private static void powered(Method method, FluidUse use, Set<BarredWork> barredBy, Danger... dangers) {
+        Set<BarredWork> bars = EnumSet.of(POWER);
+        bars.addAll(barredBy);
+        row(method, null, Where.POWERED, NOTHING, use, bars, dangers);
+    }
+
+    private static void row(
+            Method method,
+            Code family,
+            Where where,
+            Wets wets,
+            FluidUse use,
+            Set<BarredWork> barredBy,
+            Danger... dangers) {
+        TABLE.put(method, new MethodOnHead(family, where, wets, use, Set.copyOf(barredBy), Set.of(dangers)));
     }
 }

@@ -14,11 +14,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import undoknot.server.Api;
 import undoknot.server.MovableClock;
 import undoknot.server.ServerTest;
 import undoknot.server.account.Role;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
 
 @ServerTest
 class AttemptTest {
@@ -386,6 +389,110 @@ class AttemptTest {
         api.put("/api/visits/" + visit + "/head-entries/" + UUID.randomUUID(), Map.of("entry", "HOLD", "wet", "BODY"))
                 .is(200);
         assertThat(gatesOf(method)).isEqualTo(expected);
+    }
+
+    private static Map<String, Object> treatmentOf(Method method) {
+        List<String> cyan = List.of("C");
+        return switch (method.kind()) {
+            case FLUSH ->
+                Map.of(
+                        "kind",
+                        "FLUSH",
+                        "flush",
+                        Map.of(
+                                "temperatureC",
+                                method == Method.WARM ? 40 : 22,
+                                "strokes",
+                                List.of(Map.of(
+                                        "channel",
+                                        "C",
+                                        "volumeMl",
+                                        1,
+                                        "seconds",
+                                        60,
+                                        "resistance",
+                                        "FREE",
+                                        "effluent",
+                                        "INK",
+                                        "stream",
+                                        "WHOLE"))));
+            case SOAK ->
+                Map.of(
+                        "kind",
+                        "SOAK",
+                        "soak",
+                        Map.of(
+                                "place",
+                                method == Method.TRAY_SOAK ? "TRAY" : "PORT",
+                                "channels",
+                                cyan,
+                                "volumeMl",
+                                1,
+                                "plannedMinutes",
+                                10));
+            case BATH ->
+                Map.of(
+                        "kind",
+                        "BATH",
+                        "bath",
+                        Map.of(
+                                "channels",
+                                cyan,
+                                "volumeMl",
+                                5,
+                                "levelMm",
+                                3,
+                                "temperatureC",
+                                35,
+                                "bursts",
+                                1,
+                                "burstSeconds",
+                                60));
+            case CYCLE ->
+                Map.of(
+                        "kind",
+                        "CYCLE",
+                        "cycle",
+                        Map.of(
+                                "channels",
+                                cyan,
+                                "strength",
+                                method == Method.CYCLE_STRONG ? "STRONG" : "LIGHT",
+                                "count",
+                                1));
+            case HANDWORK -> Map.of("kind", "HANDWORK", "handwork", Map.of("method", method.name(), "channels", cyan));
+        };
+    }
+
+    /** A laminated food head in a hold, a bottle that is not for it: what the form is told is what the log says. */
+    @ParameterizedTest
+    @EnumSource(Method.class)
+    void every_method_meets_the_same_gates_in_its_form_and_in_the_log(Method method) {
+        ObjectNode intake = api.intake("SKERRIN-L4", "K", "C", "M", "Y");
+        intake.put("everNonFood", "NO");
+        intake.path("ports").forEach(port -> ((ObjectNode) port).put("chemistry", "EDIBLE"));
+        visit = api.newVisit(intake);
+        api.put("/api/visits/" + visit + "/head-entries/" + UUID.randomUUID(), Map.of("entry", "HOLD", "wet", "BODY"))
+                .is(200);
+        String lot = lotOf("AMMONIA_CLEANER", 50);
+        ObjectNode form =
+                api.json.createObjectNode().put("kind", method.kind().name()).put("lotId", lot);
+        form.set("treatment", api.json.valueToTree(treatmentOf(method)));
+        if (method.kind() == Treatment.Kind.FLUSH) {
+            form.put("temperatureC", method == Method.WARM ? 40 : 22);
+        }
+        List<String> told = api.post("/api/visits/" + visit + "/attempts/preview", form)
+                .is(200)
+                .body()
+                .path("gates")
+                .findValuesAsText("code");
+        ObjectNode sent = api.json.createObjectNode().put("lotId", lot);
+        sent.set("treatment", form.get("treatment"));
+        Api.Answer logged = api.put(path(UUID.randomUUID()), sent);
+        assertThat(logged.status()).isEqualTo(told.isEmpty() ? 200 : 422);
+        assertThat(logged.body().path("gates").findValuesAsText("code")).isEqualTo(told);
+        assertThat(told.contains("HEAD_IN_HOLD")).isEqualTo(method.needsPower());
+        assertThat(told.contains("FLUID_NOT_FOR_FOOD")).isEqualTo(method != Method.RESEAT);
     }
 
     /** 60 mL in 1 s on a 15 kPa head, a firm thumb on a small syringe, and a stroke that keeps to the limit. */
