@@ -28,9 +28,9 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
           </Stack>
         </Box>
       )}
-      <Box component="section" aria-label="Mind" sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}>
+      <Box component="section" aria-label="Cautions" sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}>
         <Typography variant="h2" sx={{ mb: 1 }}>
-          Mind
+          Cautions
         </Typography>
         <Stack component="ul" spacing={1} sx={{ listStyle: 'none', p: 0, m: 0 }}>
           {cautions.map((caution) => (

@@ -126,7 +126,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(said("Say how it left the face.")).isVisible();
 
         page.getByLabel("Temperature of the fluid").fill("55");
-        assertThat(region(page, "Mind")).containsText("Warm fluid scalds.");
+        assertThat(region(page, "Cautions")).containsText("Warm fluid scalds.");
         page.getByLabel("Dose").fill("450");
         page.getByLabel("Stroke", new Page.GetByLabelOptions().setExact(true)).fill("3600");
         choose(group(page, "How it went in"), "Went in freely");
