@@ -28,7 +28,11 @@ export function Mind({ gates, cautions }: { gates: Gate[]; cautions: Preview['ca
           </Stack>
         </Box>
       )}
-      <Box component="section" aria-label="Cautions" sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}>
+      <Box
+        component="section"
+        aria-label="Cautions"
+        sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 2 }}
+      >
         <Typography variant="h2" sx={{ mb: 1 }}>
           Cautions
         </Typography>
