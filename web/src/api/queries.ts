@@ -13,6 +13,16 @@ export function useBench(search: string) {
   });
 }
 
+/** Clocks of all open visits, for the strip on every page. */
+export function useClocks() {
+  return useQuery({
+    queryKey: ['clocks'],
+    queryFn: () => answer(api.GET('/api/clocks')),
+    refetchInterval: LOOK_AGAIN_MS,
+    placeholderData: (previous) => previous,
+  });
+}
+
 function visitQuery(id: string) {
   return queryOptions({
     queryKey: ['visit', id],

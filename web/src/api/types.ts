@@ -55,6 +55,7 @@ export type HeadBrief = Schemas['Brief'];
 export type HeadEntryRequest = Schemas['HeadEntryRequest'];
 export type HeadEntry = HeadEntryRequest['entry'];
 export type Wet = NonNullable<HeadEntryRequest['wet']>;
+export type Waiting = NonNullable<Clock['waiting']>;
 export type Site = HeadView['site'];
 export type FormView = Schemas['FormView'];
 export type PushView = Schemas['PushView'];

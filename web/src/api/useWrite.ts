@@ -21,6 +21,7 @@ export function useWrite<A>(
       }
       void queries.invalidateQueries({ queryKey: ['bench'] });
       void queries.invalidateQueries({ queryKey: ['lots'] });
+      void queries.invalidateQueries({ queryKey: ['clocks'] });
       done?.(visit);
     },
     onSettled: () => {

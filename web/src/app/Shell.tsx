@@ -4,6 +4,7 @@ import { Beaker, LogOut, MoonStar, PackagePlus, Ruler, Scale, Sun, Waves } from 
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
+import { ClockStrip } from '../bench/ClockStrip';
 import { word } from '../words/words';
 import { TagField } from './TagField';
 
@@ -59,6 +60,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </IconButton>
       </Stack>
       <Rope />
+      <ClockStrip />
       <Box component="main">{children}</Box>
       <Stack
         component="nav"

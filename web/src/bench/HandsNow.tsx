@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Clock } from '../api/types';
 import { MONO } from '../app/theme';
-import { word } from '../words/words';
+import { clockName } from './clockWords';
 import { countdown } from './time';
 
 /** What wants hands this minute, and what must not be powered. */
@@ -25,7 +25,7 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
           clock={clock}
           tone="due"
           icon={<Hand aria-hidden size={30} />}
-          lead={`Hands: ${word('waiting', clock.kind)} is over`}
+          lead={`Hands: ${clockName(clock)} is over`}
           time={countdown(Date.parse(clock.dueAt) - now)}
         />
       ))}
@@ -34,7 +34,7 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
           <Typography sx={{ fontWeight: 700 }}>Nothing waits for hands</Typography>
           <Typography>
             {next
-              ? `Next: ${next.tag}, ${word('waiting', next.kind)}, in ${countdown(Date.parse(next.dueAt) - now)}`
+              ? `Next: ${next.tag}, ${clockName(next)}, in ${countdown(Date.parse(next.dueAt) - now)}`
               : 'No soak or bath runs.'}
           </Typography>
         </Box>

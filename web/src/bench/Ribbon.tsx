@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import type { Clock } from '../api/types';
-import { word } from '../words/words';
+import { clockName } from './clockWords';
 import { away, hour, onRibbon } from './time';
 
 const MINUTE = 60_000;
@@ -74,7 +74,7 @@ export function Ribbon({ clocks, now }: { clocks: Clock[]; now: number }) {
       {clocks.map((clock) => {
         const isDue = Date.parse(clock.dueAt) <= now;
         const isHold = clock.kind === 'HOLD';
-        const words = `${clock.tag}: ${word('waiting', clock.kind)}, ${isDue ? `over since ${away(Date.parse(clock.dueAt) - now)}` : `until ${hour(clock.dueAt)}`}`;
+        const words = `${clock.tag}: ${clockName(clock)}, ${isDue ? `over since ${away(Date.parse(clock.dueAt) - now)}` : `until ${hour(clock.dueAt)}`}`;
         return (
           <Box key={clock.id} sx={{ position: 'relative', height: LANE }} title={words}>
             <Box

@@ -40,13 +40,13 @@ describe('hands and holds', () => {
         ]}
       />,
     );
-    expect(screen.getByText('Hands: soak is over').closest('a')).toHaveTextContent('+12:00');
+    expect(screen.getByText('Hands: soak at the port: C is over').closest('a')).toHaveTextContent('+12:00');
     expect(screen.getByText('No power: it dries').closest('a')).toHaveTextContent('19:00:00');
   });
 
   it('says what comes next when nothing waits', () => {
     show(<HandsNow now={NOW} clocks={[clock()]} />);
-    expect(screen.getByText('Next: 4444F, soak, in 10:00')).toBeInTheDocument();
+    expect(screen.getByText('Next: 4444F, soak at the port: C, in 10:00')).toBeInTheDocument();
   });
 
   it('forgets a hold that is over', () => {
@@ -58,11 +58,14 @@ describe('hands and holds', () => {
     show(
       <Ribbon
         now={NOW}
-        clocks={[clock(), clock({ id: 'b', kind: 'BURST', tag: '33333', dueAt: '2026-03-02T09:55:00Z' })]}
+        clocks={[
+          clock(),
+          clock({ id: 'b', kind: 'BURST', method: 'BATH', tag: '33333', dueAt: '2026-03-02T09:55:00Z' }),
+        ]}
       />,
     );
-    expect(screen.getByText(/^4444F: soak, until/)).toBeInTheDocument();
-    expect(screen.getByText('33333: bath burst, over since 5 min')).toBeInTheDocument();
+    expect(screen.getByText(/^4444F: soak at the port: C, until/)).toBeInTheDocument();
+    expect(screen.getByText('33333: ultrasonic bath, burst: C, over since 5 min')).toBeInTheDocument();
   });
 });
 

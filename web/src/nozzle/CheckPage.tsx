@@ -19,6 +19,7 @@ import { CoarseEditor } from './CoarseEditor';
 import { coarseWords } from './coarse';
 import { CombEditor } from './CombEditor';
 import { Against, gatesOf, useAgainst } from '../treatment/Against';
+import { BegunAt, begunInstant } from '../treatment/BegunAt';
 import { MapFromFile } from './MapFromFile';
 import { edit, startEditing, type Reading } from './editing';
 
@@ -32,6 +33,7 @@ interface CheckDraft {
   coarse: Coarse;
   reason: string;
   note: string;
+  begunAt: string;
 }
 
 export default function CheckPage() {
@@ -75,6 +77,7 @@ function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
     coarse: check?.coarse ?? { kind: mayPrint(visit) ? 'BARS' : 'STREAM', channels: {} },
     reason: check?.notPossible ?? '',
     note: check?.note ?? '',
+    begunAt: '',
   };
 }
 
@@ -126,7 +129,12 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       answer(
         api.PUT('/api/visits/{visitId}/checks/{id}', {
           params: { path: { visitId: visit.id, id: value.id } },
-          body: { version: value.version, ...entries(value), ...against.body() },
+          body: {
+            version: value.version,
+            ...entries(value),
+            ...against.body(),
+            begunAt: begunInstant(value.begunAt),
+          },
         }),
       ),
     () => {
@@ -220,6 +228,14 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
           label="Note: paper, rest, light"
           hint="Compare like with like: the same paper, after the same rest."
         />
+        {!check && (
+          <BegunAt
+            value={form.watch('begunAt')}
+            onChange={(typed) => form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })}
+            error={form.formState.errors.begunAt?.message}
+            now={Date.parse(visit.serverTime)}
+          />
+        )}
         {gates.length > 0 ? (
           <Against gates={gates} against={against} />
         ) : (

@@ -84,6 +84,8 @@ export function clock(part: Partial<Clock> = {}): Clock {
     headName: 'Vennick B3',
     attemptId: 'attempt-1',
     kind: 'SOAK',
+    method: 'PORT_SOAK',
+    channels: ['C'],
     startedAt: '2026-03-02T09:30:00Z',
     startedBy: 'Wenna',
     dueAt: '2026-03-02T10:10:00Z',
@@ -104,6 +106,7 @@ function forms(): Usual['forms'] {
     heat: false,
     depth: false,
     suction: false,
+    waits: [],
     ...part,
   });
   const powered = ['CYCLE', 'CYCLE_STRONG', 'PAGE', 'CHARGE', 'ALIGN', 'SYSTEM'];
@@ -118,7 +121,10 @@ function forms(): Usual['forms'] {
       form({ bench: true, fluids: cleaner, heat: true, depth: method === 'TRAY_SOAK' }),
     ]),
     ...carriage.map((method) => [method, form({ fluids: cleaner })]),
-    ...either.map((method) => [method, form({ either: true, fluids: cleaner })]),
+    ...either.map((method) => [
+      method,
+      form({ either: true, fluids: cleaner, waits: method === 'PAD' ? [10, 720] : [] }),
+    ]),
     ...whole.map((method) => [
       method,
       form({
@@ -197,6 +203,10 @@ export const usual: Usual = {
       ],
     }).flatMap(([kind, methods]) => methods.map((method) => [method, kind])),
   ) as Usual['kinds'],
+  waits: [
+    { waiting: 'DROP_TEST', minutes: 60, perChannel: true },
+    { waiting: 'JAR', minutes: 40, perChannel: false },
+  ],
   holds: [
     { wet: 'BASE_ONLY', hours: 2 },
     { wet: 'BODY', hours: 12 },

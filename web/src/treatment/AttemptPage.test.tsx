@@ -242,6 +242,33 @@ describe('where the head is', () => {
   });
 });
 
+describe('work that waits, and work that is entered later', () => {
+  it('gives a pad its usual time, one tap for a longer one, and none for one that is over', async () => {
+    const { puts } = open('handwork?method=PAD&channels=C', {
+      'GET /api/visits/visit-1': visit({ judgement: judgement(advice({ method: 'PAD' })) }),
+      'PUT /api/visits/visit-1/attempts/': visit(),
+    });
+    expect(await screen.findByLabelText(/^Planned time/)).toHaveValue('10');
+    tap('12 h');
+    tap('Log this work');
+    await waitFor(() =>
+      expect(puts()[0]?.body).toMatchObject({ treatment: { handwork: { plannedMinutes: 720 } } }),
+    );
+  });
+
+  it('says when it was begun, in the time of the server', async () => {
+    const { puts } = open('cycle', { 'PUT /api/visits/visit-1/attempts/': visit() });
+    fireEvent.click(await screen.findByRole('button', { name: 'It was done earlier' }));
+    fireEvent.change(screen.getByLabelText('Begun at'), { target: { value: '2026-03-02T08:15' } });
+    tap(/^Log these cycles/);
+    await waitFor(() =>
+      expect((puts()[0]?.body as { begunAt: string }).begunAt).toBe(
+        new Date('2026-03-02T08:15').toISOString(),
+      ),
+    );
+  });
+});
+
 describe('the other kinds', () => {
   it('plans a soak by a rung of the ladder', async () => {
     const { puts } = open('soak', { 'PUT /api/visits/visit-1/attempts/': visit() });

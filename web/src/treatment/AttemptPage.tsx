@@ -26,6 +26,7 @@ import {
   siteOf,
   startAttempt,
   toEntry,
+  waitOf,
   withStrokes,
   type AttemptForm,
 } from './attemptForm';
@@ -39,6 +40,7 @@ import { usePreview } from './usePreview';
 import { PowerBanner } from '../visit/PowerBanner';
 import { useNow } from '../bench/useNow';
 import { Against, gatesOf, mayDepart } from './Against';
+import { BegunAt, begunInstant } from './BegunAt';
 
 const KINDS: Record<string, TreatmentKind> = {
   flush: 'FLUSH',
@@ -146,6 +148,7 @@ function AttemptView({
             departureReason: value.departureReason || undefined,
             doneAnyway: value.doneAnyway || undefined,
             ...where,
+            begunAt: begunInstant(value.begunAt),
             departure:
               advice && !isAdvised
                 ? { rule: advice.rule, advised: advisedTerm(advice), reason: value.instead }
@@ -164,6 +167,7 @@ function AttemptView({
   function choose(method: Method) {
     form.setValue('lotId', lotFor(visit, method, lots, today)?.id ?? '', { shouldDirty: true });
     form.setValue('site', siteOf(visit, method), { shouldDirty: true });
+    form.setValue('plannedMinutes', waitOf(visit.usual, method), { shouldDirty: true });
   }
 
   function hasReason(): boolean {
@@ -223,6 +227,14 @@ function AttemptView({
             <Fields visit={visit} pushes={preview?.pushes} choose={choose} />
             {advice && !isAdvised && <Instead advice={advice} />}
             <Entry control={form.control} name="note" label="Note" />
+            <BegunAt
+              value={value.begunAt}
+              onChange={(typed) =>
+                form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })
+              }
+              error={form.formState.errors.begunAt?.message}
+              now={now}
+            />
             {mayDepart(gates, isLead) && (
               <Against
                 gates={gates}

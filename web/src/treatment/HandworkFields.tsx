@@ -1,3 +1,4 @@
+import { Button, Stack } from '@mui/material';
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Method, Visit } from '../api/types';
 import { Entry, SelectEntry } from '../app/fields';
@@ -33,6 +34,7 @@ export function HandworkFields({ visit, choose }: { visit: Visit; choose?: (meth
           isNumber
         />
       )}
+      {form.waits.length > 0 && <WaitFields waits={form.waits} />}
       {form.heat && (
         <Entry control={control} name="temperatureC" label="Temperature, if warmed" unit="°C" isNumber />
       )}
@@ -46,6 +48,35 @@ export function HandworkFields({ visit, choose }: { visit: Visit; choose?: (meth
           hint={visit.family.limits.suctionKpa ? `${visit.family.limits.suctionKpa} kPa at most.` : undefined}
         />
       )}
+    </>
+  );
+}
+
+/** Work that waits gets a clock; what was over as it is logged gets none. */
+function WaitFields({ waits }: { waits: number[] }) {
+  const { control, setValue } = useFormContext<AttemptForm>();
+  return (
+    <>
+      <Entry
+        control={control}
+        name="plannedMinutes"
+        label="Planned time; empty when it is over"
+        unit="min"
+        isNumber
+      />
+      <Stack direction="row" role="group" aria-label="Usual times" sx={{ gap: 1, flexWrap: 'wrap' }}>
+        {waits.map((minutes) => (
+          <Button
+            key={minutes}
+            variant="outlined"
+            onClick={() =>
+              setValue('plannedMinutes', String(minutes), { shouldDirty: true, shouldValidate: true })
+            }
+          >
+            {minutes < 90 ? `${minutes} min` : `${minutes / 60} h`}
+          </Button>
+        ))}
+      </Stack>
     </>
   );
 }

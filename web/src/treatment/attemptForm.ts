@@ -53,6 +53,8 @@ export interface AttemptForm {
   strength: 'LIGHT' | 'NORMAL' | 'STRONG';
   count: string;
   suctionKpa: string;
+  /** When it was begun, when it is entered later; empty for now. */
+  begunAt: string;
   method: Method;
   /** Why something else is done than what was advised. */
   instead: string;
@@ -106,6 +108,12 @@ export function methodOf(
 
 export function formOf(usual: Usual, method: Method): FormView {
   return usual.forms[method];
+}
+
+/** The time that work which waits is first given; empty for work that does not. */
+export function waitOf(usual: Usual, method: Method): string {
+  const [first] = formOf(usual, method).waits;
+  return first === undefined ? '' : String(first);
 }
 
 /** Where work that may be done in either place opens: where the head is. */
@@ -170,13 +178,17 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
           : '',
     place,
     volumeMl: String(lastOfKind?.soak?.volumeMl ?? lastOfKind?.bath?.volumeMl ?? usualMl),
-    plannedMinutes: String(nextRung(soakLadder(usual, place), lastOfKind?.soak?.plannedMinutes)),
+    plannedMinutes:
+      kind === 'HANDWORK'
+        ? waitOf(usual, 'STATION')
+        : String(nextRung(soakLadder(usual, place), lastOfKind?.soak?.plannedMinutes)),
     levelMm: String(lastOfKind?.bath?.levelMm ?? usual.bath.levelMm),
     bursts: String(lastOfKind?.bath?.bursts ?? usual.bath.bursts),
     burstSeconds: String(lastOfKind?.bath?.burstSeconds ?? usual.bath.burstSeconds),
     strength: 'LIGHT',
     count: '1',
     suctionKpa: '',
+    begunAt: '',
     method: 'STATION',
     instead: '',
   };
@@ -290,6 +302,8 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
           volumeMl: form.volumeMl === '' ? undefined : number(form.volumeMl, 'handwork.volumeMl'),
           temperatureC: number(form.temperatureC, 'handwork.temperatureC'),
           suctionKpa: number(form.suctionKpa, 'handwork.suctionKpa'),
+          plannedMinutes:
+            form.plannedMinutes === '' ? undefined : whole(form.plannedMinutes, 'handwork.plannedMinutes'),
         },
       };
       break;
@@ -335,6 +349,7 @@ export function preset(
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,
     method: (query.get('method') as Method | null) ?? form.method,
+    plannedMinutes: kind === 'HANDWORK' ? waitOf(usual, method) : form.plannedMinutes,
     ...(place && place !== form.place
       ? {
           place: place as AttemptForm['place'],
@@ -384,7 +399,7 @@ const WHOLE = {
   SOAK: ['plannedMinutes'],
   BATH: ['bursts', 'burstSeconds'],
   CYCLE: ['count'],
-  HANDWORK: [],
+  HANDWORK: ['plannedMinutes'],
 } as const;
 
 const stroke = z.looseObject({ volumeMl: typedNumber(), seconds: typedNumber() });

@@ -2,6 +2,13 @@ import type { Attempt } from '../api/types';
 import { hour } from '../bench/time';
 import { word, wordWith } from '../words/words';
 
+/** How long something that waits has really taken. */
+function took(attempt: Attempt): string {
+  return attempt.endedAt
+    ? `took ${Math.round((Date.parse(attempt.endedAt) - Date.parse(attempt.startedAt)) / 60_000)} min`
+    : `in since ${hour(attempt.startedAt)}`;
+}
+
 /** What an attempt recorded, a line for each channel where doses differ. */
 export function attemptLines(attempt: Attempt): string[] {
   const { flush, soak, bath, cycle, handwork } = attempt.treatment;
@@ -12,11 +19,8 @@ export function attemptLines(attempt: Attempt): string[] {
     );
   }
   if (soak) {
-    const actual = attempt.endedAt
-      ? `took ${Math.round((Date.parse(attempt.endedAt) - Date.parse(attempt.startedAt)) / 60_000)} min`
-      : `in since ${hour(attempt.startedAt)}`;
     return [
-      `${soak.channels.join(', ')}: ${word('place', soak.place)}, planned ${soak.plannedMinutes} min, ${actual}`,
+      `${soak.channels.join(', ')}: ${word('place', soak.place)}, planned ${soak.plannedMinutes} min, ${took(attempt)}`,
     ];
   }
   if (bath) {
@@ -25,7 +29,10 @@ export function attemptLines(attempt: Attempt): string[] {
     ];
   }
   if (handwork) {
-    return [`${handwork.channels.join(', ')}: ${word('method', handwork.method)}`];
+    const waited = handwork.plannedMinutes
+      ? `, planned ${handwork.plannedMinutes} min, ${took(attempt)}`
+      : '';
+    return [`${handwork.channels.join(', ')}: ${word('method', handwork.method)}${waited}`];
   }
   return cycle ? [`${cycle.channels.join(', ')}: ${cycle.count} × ${word('strength', cycle.strength)}`] : [];
 }

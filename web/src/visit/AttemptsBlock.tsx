@@ -60,6 +60,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
               {attempt.note && <Typography>{attempt.note}</Typography>}
               <Typography color="text.secondary">
                 {moment(attempt.startedAt)}, {attempt.startedBy}
+                {attempt.enteredAt && `; entered later, ${moment(attempt.enteredAt)}`}
                 {attempt.knot && `; ${word('knot', attempt.knot)}`}
                 {attempt.withdrawnReason && `; taken back: ${attempt.withdrawnReason}`}
               </Typography>

@@ -82,6 +82,7 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
             <Typography sx={{ flex: 1, minWidth: 240 }}>
               Check {check.number}, {moment(check.takenAt)}, {check.takenBy}: {summary(check)}
               {check.simulated && ' (simulated)'}
+              {check.enteredAt && ' (entered later)'}
               {check.note && `; ${check.note}`}
             </Typography>
             <MarkedAgainst gates={check.against} reason={check.departureReason} />

@@ -1,59 +1,98 @@
-import { Button, Stack, Typography } from '@mui/material';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { useRef } from 'react';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
-import type { Attempt, Visit } from '../api/types';
+import type { Attempt, Clock, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { KeyHint } from '../app/KeyHint';
 import { WriteProblem } from '../app/states';
 import { MONO } from '../app/theme';
+import { clockName } from '../bench/clockWords';
 import { countdown, hour } from '../bench/time';
-import { capital, word, wordWith } from '../words/words';
-import { channelsOf } from './outOf';
+import { capital, wordWith } from '../words/words';
 
-/** The soak or bath that goes on, with the one thing its clock can do now. */
-export function useStepInHand(visit: Visit, now: number) {
-  const burstId = useRef(newId());
-  const attempt = visit.attempts.find((a) => !a.endedAt && !a.withdrawnReason);
-  const clock = attempt && visit.clocks.find((c) => c.attemptId === attempt.id && !c.stoppedAt);
-  const stop = useWrite(() =>
+/** A clock that was stopped may go on for so long, as if it had never been. */
+const RESUMABLE_MS = 10 * 60_000;
+
+/** What runs or waits for hands on a visit, the first due first, and what can still be taken up again. */
+export function useRunning(visit: Visit, now: number) {
+  const running = visit.clocks
+    .filter((clock) => !clock.stoppedAt)
+    .sort((a, b) => Date.parse(a.dueAt) - Date.parse(b.dueAt));
+  const resumable = visit.clocks.filter(
+    (clock) =>
+      clock.stoppedAt &&
+      clock.kind !== 'BURST' &&
+      // One that had run its time ended as it should.
+      Date.parse(clock.stoppedAt) < Date.parse(clock.dueAt) &&
+      now - Date.parse(clock.stoppedAt) < RESUMABLE_MS,
+  );
+  // Between two bursts no clock runs, and the bath goes on.
+  const bath = visit.attempts.find(
+    (attempt) =>
+      attempt.treatment.bath &&
+      !attempt.endedAt &&
+      !attempt.withdrawnReason &&
+      !running.some((clock) => clock.attemptId === attempt.id),
+  );
+  const stop = useWrite((clock: Clock) =>
     answer(
       api.PUT('/api/visits/{visitId}/clocks/{id}/stop', {
-        params: { path: { visitId: visit.id, id: clock!.id } },
+        params: { path: { visitId: visit.id, id: clock.id } },
       }),
     ),
   );
+  const resume = useWrite((clock: Clock) =>
+    answer(
+      api.PUT('/api/visits/{visitId}/clocks/{id}/resume', {
+        params: { path: { visitId: visit.id, id: clock.id } },
+      }),
+    ),
+  );
+  const burstId = useRef(newId());
   const burst = useWrite(
-    () =>
+    (attempt: Attempt) =>
       answer(
         api.PUT('/api/visits/{visitId}/clocks/{id}/burst', {
           params: { path: { visitId: visit.id, id: burstId.current } },
-          body: { attemptId: attempt!.id },
+          body: { attemptId: attempt.id },
         }),
       ),
     () => {
       burstId.current = newId();
     },
   );
-  if (!attempt) {
-    return undefined;
-  }
-  const write = clock ? stop : burst;
-  const isDue = clock !== undefined && Date.parse(clock.dueAt) <= now;
-  return { attempt, clock, isDue, write, act: () => write.send(undefined) };
+  const isEmpty = running.length === 0 && !bath && resumable.length === 0;
+  return {
+    running,
+    resumable,
+    bath,
+    stop,
+    resume,
+    burst,
+    isEmpty,
+    /** What Space or the pedal does: the clock that is due first, or the next burst. */
+    act: () => {
+      if (running.length > 0) {
+        stop.send(running[0]);
+      } else if (bath) {
+        burst.send(bath);
+      }
+    },
+  };
 }
 
-export type StepInHand = NonNullable<ReturnType<typeof useStepInHand>>;
+type Running = ReturnType<typeof useRunning>;
 
-/** The clock of the step in hand, kept by the server; Space or the pedal works it. */
+/** The clocks of a visit, each named by its thing and with a button of its own; Space or the pedal works the first. */
 export function RunningSteps({
   visit,
-  step,
+  steps,
   now,
   mayWrite,
 }: {
   visit: Visit;
-  step: StepInHand;
+  steps: Running;
   now: number;
   mayWrite: boolean;
 }) {
@@ -64,12 +103,85 @@ export function RunningSteps({
       }),
     ),
   );
-  const { attempt, clock, isDue } = step;
-  const bath = attempt.treatment.bath;
-  const what = `${capital(word('treatment', attempt.treatment.kind))}, ${channelsOf(attempt).join(', ')}`;
+  const problem = steps.stop.problem ?? steps.burst.problem ?? steps.resume.problem ?? end.problem;
+  return (
+    <Stack spacing={1} role="group" aria-label="Clocks">
+      {steps.running.map((clock, i) => (
+        <ClockCard
+          key={clock.id}
+          clock={clock}
+          attempt={visit.attempts.find((a) => a.id === clock.attemptId)}
+          now={now}
+          isFirst={i === 0}
+          stop={mayWrite ? () => steps.stop.send(clock) : undefined}
+          isBusy={steps.stop.isBusy}
+          end={mayWrite ? (attempt) => end.send(attempt) : undefined}
+        />
+      ))}
+      {steps.bath && (
+        <Stack spacing={1} sx={{ p: 1.5, borderRadius: 1, bgcolor: 'background.default' }}>
+          <Typography>{`${wordWith('count', 'BURSTS_DONE', { N: steps.bath.burstsDone, ALL: steps.bath.treatment.bath?.bursts })} done. Let it rest between bursts.`}</Typography>
+          {mayWrite && (
+            <>
+              <Button
+                variant="contained"
+                size="large"
+                loading={steps.burst.isBusy}
+                onClick={() => steps.burst.send(steps.bath!)}
+                sx={{ minHeight: 64, fontSize: '1.25rem' }}
+              >
+                Start burst {steps.bath.burstsDone + 1}
+                {steps.running.length === 0 && <KeyHint>Space</KeyHint>}
+              </Button>
+              <Button color="inherit" loading={end.isBusy} onClick={() => end.send(steps.bath!)}>
+                End the bath here
+              </Button>
+            </>
+          )}
+        </Stack>
+      )}
+      {mayWrite &&
+        steps.resumable.map((clock) => (
+          <Stack key={clock.id} direction="row" sx={{ alignItems: 'center', gap: 1 }}>
+            <Typography sx={{ flex: 1 }}>
+              {capital(clockName(clock))} ended at {hour(clock.stoppedAt!)}.
+            </Typography>
+            <Button loading={steps.resume.isBusy} onClick={() => steps.resume.send(clock)}>
+              Let it go on
+            </Button>
+          </Stack>
+        ))}
+      <WriteProblem problem={problem} />
+    </Stack>
+  );
+}
+
+const DONE: Partial<Record<Clock['kind'], string>> = { SOAK: 'Lifted from the soak', BURST: 'Burst ended' };
+
+function ClockCard({
+  clock,
+  attempt,
+  now,
+  isFirst,
+  stop,
+  isBusy,
+  end,
+}: {
+  clock: Clock;
+  attempt: Attempt | undefined;
+  now: number;
+  isFirst: boolean;
+  stop?: () => void;
+  isBusy: boolean;
+  end?: (attempt: Attempt) => void;
+}) {
+  const isDue = Date.parse(clock.dueAt) <= now;
+  const bath = attempt?.treatment.bath;
   return (
     <Stack
       spacing={1}
+      role="group"
+      aria-label={capital(clockName(clock))}
       sx={(t) => ({
         p: 1.5,
         borderRadius: 1,
@@ -77,62 +189,50 @@ export function RunningSteps({
         color: isDue ? t.vars.palette.due.contrastText : 'text.primary',
       })}
     >
-      <Typography sx={{ fontWeight: 700 }}>{what}</Typography>
-      {attempt.lot && (
+      <Typography sx={{ fontWeight: 700 }}>{capital(clockName(clock))}</Typography>
+      {attempt?.lot && (
         <Typography>
           {attempt.volumeMl} mL of {attempt.lot.name}
         </Typography>
       )}
-      {clock ? (
-        <>
-          <Typography
-            role="timer"
-            aria-label={isDue ? 'over since' : 'left'}
-            sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '3rem', lineHeight: 1 }}
-          >
-            {countdown(Date.parse(clock.dueAt) - now)}
-          </Typography>
-          <Typography>
-            {isDue ? 'over since' : 'until'} {hour(clock.dueAt)}
-            {bath && `, burst ${attempt.burstsDone + 1} of ${bath.bursts}`}
-          </Typography>
-        </>
-      ) : (
-        bath && (
-          <Typography>{`${wordWith('count', 'BURSTS_DONE', { N: attempt.burstsDone, ALL: bath.bursts })} done. Let it rest between bursts.`}</Typography>
-        )
-      )}
-      {mayWrite && (
-        <>
-          <Button
-            variant="contained"
-            size="large"
-            loading={step.write.isBusy}
-            onClick={step.act}
-            sx={{
+      <Typography
+        role="timer"
+        aria-label={isDue ? 'over since' : 'left'}
+        sx={{ fontFamily: MONO, fontWeight: 600, fontSize: isFirst ? '3rem' : '1.75rem', lineHeight: 1 }}
+      >
+        {countdown(Date.parse(clock.dueAt) - now)}
+      </Typography>
+      <Typography>
+        {isDue ? 'over since' : 'until'} {hour(clock.dueAt)}
+        {bath && `, burst ${attempt.burstsDone + 1} of ${bath.bursts}`}
+      </Typography>
+      {stop && (
+        <Button
+          variant={isDue ? 'contained' : 'outlined'}
+          color={isDue ? 'primary' : 'inherit'}
+          size={isDue ? 'large' : 'medium'}
+          loading={isBusy}
+          onClick={stop}
+          sx={{
+            ...(isDue && {
               minHeight: 64,
               fontSize: '1.25rem',
-              ...(isDue && { bgcolor: '#1d1300', color: '#ffffff', '&:hover': { bgcolor: '#000000' } }),
-            }}
-          >
-            {clock
-              ? clock.kind === 'SOAK'
-                ? isDue
-                  ? 'Lifted from the soak'
-                  : 'End the soak now'
-                : isDue
-                  ? 'Burst ended'
-                  : 'Stop the burst now'
-              : `Start burst ${attempt.burstsDone + 1}`}
-            <KeyHint>Space</KeyHint>
+              bgcolor: '#1d1300',
+              color: '#ffffff',
+              '&:hover': { bgcolor: '#000000' },
+            }),
+          }}
+        >
+          {isDue ? (DONE[clock.kind] ?? 'Done') : clock.kind === 'BURST' ? 'Stop the burst now' : 'End now'}
+          {isFirst && <KeyHint>Space</KeyHint>}
+        </Button>
+      )}
+      {stop && bath && (
+        <Box>
+          <Button color="inherit" onClick={() => end?.(attempt)}>
+            End the bath here
           </Button>
-          {bath && (
-            <Button color="inherit" loading={end.isBusy} onClick={() => end.send(attempt)}>
-              End the bath here
-            </Button>
-          )}
-          <WriteProblem problem={step.write.problem ?? end.problem} />
-        </>
+        </Box>
       )}
     </Stack>
   );

@@ -1,4 +1,5 @@
 import { Box, Button, Stack, Typography, useMediaQuery } from '@mui/material';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Visit } from '../api/types';
 import { KeyHint } from '../app/KeyHint';
@@ -10,7 +11,8 @@ import { AdviceReasons } from './AdviceReasons';
 import { HeadPlace } from './HeadPlace';
 import { HeadStep, useHeadStep } from './HeadStep';
 import { keptFrom } from './power';
-import { RunningSteps, useStepInHand } from './RunningSteps';
+import { RunningSteps, useRunning } from './RunningSteps';
+import { WaitDialog } from './WaitDialog';
 
 const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] = [
   { key: 'f', to: 'attempt/flush', label: 'Flush' },
@@ -36,7 +38,8 @@ interface Props {
 /** The next action, its reason in counts, its danger, the house rule behind it, and one large button that does it. */
 export function WhatNow({ visit, now, mayWrite }: Props) {
   const navigate = useNavigate();
-  const step = useStepInHand(visit, now);
+  const steps = useRunning(visit, now);
+  const [isWaiting, setWaiting] = useState(false);
   // A soak or a burst in hand comes before any advice; the server says which.
   const advice = visit.next.advised ? visit.judgement.advice.first : undefined;
   const isRefit = visit.next.action === 'REFIT';
@@ -53,7 +56,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const keys: Record<string, () => void> = {};
   if (mayWrite) {
     ways.forEach(({ key, to }) => (keys[key] = () => go(to)));
-    keys[' '] = () => step?.act();
+    keys[' '] = () => steps.act();
     // A choice is for the eyes to make: Enter makes none.
     keys.enter = () => {
       if (headStep) {
@@ -63,7 +66,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       } else if (way) {
         go(way);
       } else {
-        step?.act();
+        steps.act();
       }
     };
   }
@@ -112,7 +115,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
           doIt={isSmall ? null : doIt}
         />
       )}
-      {step && <RunningSteps visit={visit} step={step} now={now} mayWrite={mayWrite} />}
+      {!steps.isEmpty && <RunningSteps visit={visit} steps={steps} now={now} mayWrite={mayWrite} />}
       {mayWrite && (
         <>
           <Typography color="text.secondary">Do something else</Typography>
@@ -133,7 +136,15 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
                 <KeyHint>{key.toUpperCase()}</KeyHint>
               </Button>
             ))}
+            <Button
+              variant="outlined"
+              onClick={() => setWaiting(true)}
+              sx={{ justifyContent: 'start', px: 1.5 }}
+            >
+              Clock
+            </Button>
           </Box>
+          {isWaiting && <WaitDialog visit={visit} close={() => setWaiting(false)} />}
           <HeadPlace visit={visit} now={now} />
         </>
       )}

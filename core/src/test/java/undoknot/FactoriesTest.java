@@ -82,7 +82,7 @@ class FactoriesTest {
                 refuses("seconds and nozzles must be above 0", () -> new OpenShare.Stroke(3, 0, 180)),
                 refuses(
                         "suctionKpa must be 0 or more",
-                        () -> new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ZERO, null, -1.0)),
+                        () -> new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ZERO, null, -1.0, null)),
                 refuses(
                         "removable",
                         () -> new Limits(

@@ -94,12 +94,17 @@ public final class AdviceRules {
             return List.of(context.advise(FIRST_CHECK, Act.CHECK, null, List.of(), Map.of()));
         }
         if (!context.visit.workSinceCheck().isEmpty()) {
-            return List.of(context.advise(
+            Advice check = context.advise(
                     CHECK_AGAIN,
                     Act.CHECK,
                     null,
                     List.of(),
-                    Map.of(Fact.ATTEMPTS, context.visit.workSinceCheck().size())));
+                    Map.of(Fact.ATTEMPTS, context.visit.workSinceCheck().size()));
+            // What was found and hands can mend is mended first, all of it, before the next check.
+            return RepairOfFinding.of(context)
+                    .filter(a -> a.act() == Act.WORK && !a.needsPower())
+                    .map(mend -> List.of(mend, check))
+                    .orElse(List.of(check));
         }
         if (context.visit.isRefittedUnread() || context.visit.isReadyToRefit()) {
             return List.of(context.advise(CHECK_AFTER_REFIT, Act.CHECK, null, List.of(), Map.of()));

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import undoknot.advice.Advice.Rule;
 import undoknot.treatment.NoPower;
@@ -17,8 +18,8 @@ import undoknot.visit.StepClock.Kind;
  *
  * @param action what to do, or what is waited for
  * @param at when it can or must be done; null when it can be done now, or nobody knows yet
- * @param advice what is advised; null while a soak or a burst is in hand, while something keeps the head from it, and for
- *     a head that was returned
+ * @param advice what is advised, beside a wait what can be done meanwhile; null while something is in hand or keeps the
+ *     head from it, and for a head that was returned
  */
 public record NextStep(Action action, Instant at, Advice advice) {
 
@@ -26,6 +27,7 @@ public record NextStep(Action action, Instant at, Advice advice) {
     public enum Action {
         LIFT_FROM_SOAK,
         END_BURST,
+        END_WAIT,
         TAKE_PAD_OUT,
         LOOK_IF_DRY,
         WIPE_SPILL,
@@ -37,13 +39,18 @@ public record NextStep(Action action, Instant at, Advice advice) {
         RETURN,
         WAIT_SOAK,
         WAIT_BURST,
+        WAIT_WORK,
         WAIT_EVAPORATE,
         WAIT_HOLD,
         NOTHING
     }
 
-    /** A clock of a soak or a burst that nobody has stopped yet. */
-    public record Running(Kind kind, Instant dueAt) {}
+    /**
+     * A clock that nobody has stopped yet.
+     *
+     * @param ofWork whether logged work waits by it; drops, jars and fluids that warm leave the hands free until they are due
+     */
+    public record Running(Kind kind, Instant dueAt, boolean ofWork) {}
 
     /**
      * @param closed returned already
@@ -56,16 +63,20 @@ public record NextStep(Action action, Instant at, Advice advice) {
         if (closed) {
             return new NextStep(Action.NOTHING, null, null);
         }
-        Optional<Running> first = running.stream().min(Comparator.comparing(Running::dueAt));
-        if (first.isPresent()) {
-            Running clock = first.get();
-            boolean due = !now.isBefore(clock.dueAt());
-            Action action = clock.kind() == Kind.SOAK
-                    ? due ? Action.LIFT_FROM_SOAK : Action.WAIT_SOAK
-                    : due ? Action.END_BURST : Action.WAIT_BURST;
-            return new NextStep(action, clock.dueAt(), null);
+        Optional<Running> called = earliest(running, c -> isDue(c, now) || c.kind() == Kind.BURST);
+        if (called.isPresent()) {
+            return inHand(called.get(), isDue(called.get(), now));
         }
         Advice advice = advised.get();
+        Optional<Running> work = earliest(running, Running::ofWork);
+        if (work.isPresent()) {
+            // What waits leaves the hands free for what needs no power, and for nothing that would judge it.
+            NextStep waits = inHand(work.get(), false);
+            boolean free = advice.act() == Advice.Act.WORK || advice.act() == Advice.Act.LOOK;
+            return free && !advice.needsPower() && !needsRefit(advice, head)
+                    ? new NextStep(waits.action(), waits.at(), advice)
+                    : waits;
+        }
         if (advice.needsPower()) {
             return beforePower(advice, head);
         }
@@ -74,6 +85,23 @@ public record NextStep(Action action, Instant at, Advice advice) {
             return new NextStep(Action.WAIT_HOLD, head.heldUntil().orElse(null), advice);
         }
         return needsRefit(advice, head) ? new NextStep(Action.REFIT, null, advice) : advised(advice);
+    }
+
+    private static Optional<Running> earliest(Collection<Running> running, Predicate<Running> which) {
+        return running.stream().filter(which).min(Comparator.comparing(Running::dueAt));
+    }
+
+    private static boolean isDue(Running clock, Instant now) {
+        return !now.isBefore(clock.dueAt());
+    }
+
+    private static NextStep inHand(Running clock, boolean due) {
+        Action action = switch (clock.kind()) {
+            case SOAK -> due ? Action.LIFT_FROM_SOAK : Action.WAIT_SOAK;
+            case BURST -> due ? Action.END_BURST : Action.WAIT_BURST;
+            case WAIT, HOLD -> due ? Action.END_WAIT : Action.WAIT_WORK;
+        };
+        return new NextStep(action, clock.dueAt(), null);
     }
 
     /** Hands first, then the waits, then the refit: only then is power offered at all. */

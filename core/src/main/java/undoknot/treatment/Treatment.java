@@ -236,17 +236,25 @@ public sealed interface Treatment {
      * @param volumeMl fluid used, mL; zero when none was drawn from a bottle
      * @param temperatureC of the fluid, °C; null where it is not asked, or at room temperature
      * @param suctionKpa greatest suction at the head, kPa; null where it is not asked, or nobody read a gauge
+     * @param plannedMinutes how long it is meant to take when it waits, minutes; null when it was over as it was logged
      */
-    record Handwork(Method method, Set<String> channels, BigDecimal volumeMl, Double temperatureC, Double suctionKpa)
+    record Handwork(
+            Method method,
+            Set<String> channels,
+            BigDecimal volumeMl,
+            Double temperatureC,
+            Double suctionKpa,
+            Integer plannedMinutes)
             implements Treatment {
 
         public Handwork(Method method, Set<String> channels, BigDecimal volumeMl) {
-            this(method, channels, volumeMl, null, null);
+            this(method, channels, volumeMl, null, null, null);
         }
 
         public Handwork {
             number("temperatureC", temperatureC == null ? 0 : temperatureC);
             notNegative("suctionKpa", suctionKpa == null ? 0 : suctionKpa);
+            notNegative("plannedMinutes", plannedMinutes == null ? 0 : plannedMinutes);
             Objects.requireNonNull(method, "method");
             notNegative("volumeMl", volumeMl);
             channels = inOrder(channels);

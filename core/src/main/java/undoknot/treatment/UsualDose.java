@@ -50,6 +50,17 @@ public final class UsualDose {
         };
     }
 
+    /** Times that work which waits is given, the shortest first, minutes (handbook 8); none for work that does not wait. */
+    public static List<Integer> waitMinutes(Method method) {
+        return switch (method) {
+            case WIPE -> List.of(3);
+            case PAD -> List.of(10, 60, 720);
+            case VAPOUR -> List.of(150, 720);
+            case REST -> List.of(720);
+            default -> List.of();
+        };
+    }
+
     /**
      * Fluid of a soak, mL.
      *

@@ -18,6 +18,9 @@ public record StepClock(Instant startedAt, Duration planned, Optional<Instant> s
     public enum Kind {
         SOAK,
         BURST,
+        /** Work or a look that waits: a pad, a rest, drops on a port, seals in a jar. */
+        WAIT,
+        /** As holds were kept before they followed from the work. */
         HOLD
     }
 

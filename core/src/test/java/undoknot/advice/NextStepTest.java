@@ -68,26 +68,58 @@ class NextStepTest {
         "SOAK,  0, LIFT_FROM_SOAK, false",
         "BURST, 5, WAIT_BURST,     false",
         "BURST,-5, END_BURST,      false",
+        "WAIT,  9, WAIT_WORK,      false",
+        "WAIT,  0, END_WAIT,       false",
     })
     void a_clock_comes_first(StepClock.Kind kind, int dueInS, Action expected, boolean advised) {
-        NextStep next = next(dried().check().flush(Resistance.FREE, "C"), new Running(kind, NOW.plusSeconds(dueInS)));
+        NextStep next =
+                next(dried().check().flush(Resistance.FREE, "C"), new Running(kind, NOW.plusSeconds(dueInS), true));
         assertThat(next.action()).isEqualTo(expected);
         assertThat(next.advice() != null).isEqualTo(advised);
     }
 
     @Test
     void of_several_clocks_the_one_that_wants_hands_first() {
-        Running late = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(90));
-        Running soon = new Running(StepClock.Kind.BURST, NOW.plusSeconds(30));
+        Running late = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(90), true);
+        Running soon = new Running(StepClock.Kind.BURST, NOW.plusSeconds(30), true);
         assertThat(next(dried().check().inHold(), late, soon))
                 .isEqualTo(new NextStep(Action.WAIT_BURST, NOW.plusSeconds(30), null));
+    }
+
+    /** A wait leaves the hands free: found faults are mended meanwhile, and a jar of seals hides nothing until it is due. */
+    @Test
+    void what_waits_does_not_hide_what_hands_can_do() {
+        Running soak = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(600), true);
+        WrittenVisit crusted = dried().check().soak(10, "C").found(Sign.STATION_CRUSTED, null);
+        NextStep meanwhile = next(crusted, soak);
+        assertThat(meanwhile.action()).isEqualTo(Action.WAIT_SOAK);
+        assertThat(meanwhile.advice().method()).isEqualTo(Method.STATION);
+        Running jar = new Running(StepClock.Kind.WAIT, NOW.plusSeconds(600), false);
+        assertThat(next(dried().check().flush(Resistance.FREE, "C"), jar).action())
+                .isEqualTo(Action.CHECK_AGAIN);
+        Running late = new Running(StepClock.Kind.WAIT, NOW.minusSeconds(1), false);
+        assertThat(next(dried().check(), jar, soak, late).action()).isEqualTo(Action.END_WAIT);
+    }
+
+    /** All found faults that hands can mend come before the next check (handbook 13, rule 0). */
+    @Test
+    void what_was_found_is_mended_before_the_next_check() {
+        WrittenVisit two = dried().check()
+                .flush(Resistance.FREE, "C")
+                .found(Sign.STATION_CRUSTED, null)
+                .found(Sign.UNDERSIDE_FLAKES, null);
+        assertThat(next(two).advice().method()).isEqualTo(Method.STATION);
+        two.hands(Method.STATION, "K", "C", "M", "Y");
+        assertThat(next(two).advice().method()).isEqualTo(Method.UNDERSIDE);
+        two.hands(Method.UNDERSIDE, "K", "C", "M", "Y");
+        assertThat(next(two).action()).isEqualTo(Action.CHECK_AGAIN);
     }
 
     @Test
     void a_head_that_was_returned_wants_nothing() {
         NextStep next = NextStep.of(
                 true,
-                List.of(new Running(StepClock.Kind.SOAK, NOW)),
+                List.of(new Running(StepClock.Kind.SOAK, NOW, true)),
                 HeadNow.READY,
                 () -> {
                     throw new AssertionError("nobody needs to be asked");

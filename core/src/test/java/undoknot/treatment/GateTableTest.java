@@ -321,7 +321,7 @@ class GateTableTest {
                         10,
                         temperatureC);
             case BATH -> new Treatment.Bath(Set.of("K"), BigDecimal.TEN, 2, temperatureC, 1, 60);
-            default -> new Treatment.Handwork(method, Set.of("K"), BigDecimal.ONE, temperatureC, null);
+            default -> new Treatment.Handwork(method, Set.of("K"), BigDecimal.ONE, temperatureC, null, null);
         };
         assertThat(Gates.of(warm, ready(method, family(construction.limits()), false, null)))
                 .extracting(Gate::code)
@@ -370,7 +370,7 @@ class GateTableTest {
         "THERMAL_BLADDER, 5, NO_SUCTION",
     })
     void a_draw_keeps_to_the_suction(Construction construction, double kpa, String says) {
-        Treatment draw = new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ONE, null, kpa);
+        Treatment draw = new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ONE, null, kpa, null);
         assertThat(Gates.of(draw, ready(Method.DRAW_BACK, family(construction.limits()), false, null)))
                 .extracting(Gate::code)
                 .isEqualTo(codesIn(says));

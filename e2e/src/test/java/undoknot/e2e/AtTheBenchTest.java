@@ -21,7 +21,7 @@ class AtTheBenchTest extends BrowserTest {
     @Test
     void shows_what_wants_hands_and_what_must_not_be_powered() {
         signIn(page, "wenna");
-        assertThat(region(page, "Hands and holds")).containsText("Hands: soak is over");
+        assertThat(region(page, "Hands and holds")).containsText("Hands: soak at the port: G is over");
         assertThat(region(page, "Hands and holds")).containsText("No power: it dries");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tagOf("SL4-22091"))))
                 .click();

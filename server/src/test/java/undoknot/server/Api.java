@@ -49,7 +49,10 @@ public class Api {
     public final ObjectMapper json;
     private Role role = Role.TECHNICIAN;
 
-    Api(MockMvc mvc, ObjectMapper json) {
+    private final MovableClock clock;
+
+    Api(MockMvc mvc, ObjectMapper json, MovableClock clock) {
+        this.clock = clock;
         this.mvc = mvc;
         this.json = json;
     }
@@ -145,7 +148,7 @@ public class Api {
                 Map.entry("symptoms", List.of("GAPS_ONE_COLOUR")),
                 Map.entry("everNonFood", "YES"),
                 Map.entry("jobClass", "GENERAL"),
-                Map.entry("promisedOn", LocalDate.now().plusDays(3).toString())));
+                Map.entry("promisedOn", LocalDate.now(clock).plusDays(3).toString())));
     }
 
     /** Takes in a Vennick B3 (three channels of 208) and gives the key of the visit. */

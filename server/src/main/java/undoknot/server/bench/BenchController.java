@@ -13,6 +13,7 @@ import undoknot.server.advice.AdviceCache;
 import undoknot.server.view.ClockView;
 import undoknot.server.view.Strip;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.StepClocks;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.VisitSearch;
@@ -26,13 +27,16 @@ class BenchController {
     private final VisitSearch search;
     private final VisitLoader loader;
     private final AdviceCache advice;
+    private final StepClocks clocks;
     private final Clock clock;
 
-    BenchController(Visits visits, VisitSearch search, VisitLoader loader, AdviceCache advice, Clock clock) {
+    BenchController(
+            Visits visits, VisitSearch search, VisitLoader loader, AdviceCache advice, StepClocks clocks, Clock clock) {
         this.visits = visits;
         this.search = search;
         this.loader = loader;
         this.advice = advice;
+        this.clocks = clocks;
         this.clock = clock;
     }
 
@@ -62,6 +66,31 @@ class BenchController {
                 .toList();
         return new Bench(now, strips, clocks);
     }
+
+    /** Every clock of the open visits that runs or waits for hands, for the strip on every page. */
+    @GetMapping("/api/clocks")
+    @Transactional(readOnly = true)
+    public Running clocks() {
+        Instant now = clock.instant();
+        List<Visit> waiting =
+                visits
+                        .findAllById(clocks.findByStoppedAtIsNull().stream()
+                                .map(c -> c.visitId)
+                                .distinct()
+                                .toList())
+                        .stream()
+                        .filter(v -> v.closedAt == null)
+                        .toList();
+        return new Running(
+                now,
+                loader.of(waiting).stream()
+                        .flatMap(logged -> logged.runningClocks().stream().map(c -> ClockView.of(c, logged)))
+                        .sorted(Comparator.comparing(ClockView::dueAt))
+                        .toList());
+    }
+
+    /** @param clocks the first due first; dry holds are not among them, for they call no hand */
+    record Running(Instant serverTime, List<ClockView> clocks) {}
 
     private Strip strip(LoggedVisit logged, Instant now) {
         return Strip.of(logged, logged.next(() -> advice.of(logged, now), now), now);

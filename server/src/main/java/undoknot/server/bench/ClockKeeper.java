@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.server.account.SignedIn;
+import undoknot.server.bench.ClockController.WaitEntry;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
@@ -18,12 +19,17 @@ import undoknot.server.visit.Attempts;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
+import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.visit.StepClock;
 
 /** Starts and stops clocks. A clock stores when it started and how long it should run, so a restart changes nothing. */
 @Component
 class ClockKeeper {
+
+    /** A clock stopped by mistake may go on for so long. */
+    private static final Duration RESUMABLE = Duration.ofMinutes(10);
 
     private final StepClocks clocks;
     private final Attempts attempts;
@@ -35,6 +41,80 @@ class ClockKeeper {
         this.attempts = attempts;
         this.writes = writes;
         this.clock = clock;
+    }
+
+    VisitView wait(UUID visitId, UUID id, WaitEntry entry) {
+        return writes.on(visitId, logged -> {
+            if (clocks.existsById(id)) {
+                return List.of();
+            }
+            boolean known = entry.channel() != null
+                    && logged.family().channel(entry.channel()).isPresent();
+            if (entry.waiting().perChannel() && !known) {
+                throw Refused.entry("channel", "MISSING", "Say at which port.");
+            }
+            StepClockRow row = new StepClockRow(
+                    id,
+                    visitId,
+                    null,
+                    StepClock.Kind.WAIT,
+                    clock.instant(),
+                    SignedIn.now().displayName(),
+                    Duration.ofMinutes(entry.minutes()));
+            row.waiting = entry.waiting();
+            row.channel = entry.waiting().perChannel() ? entry.channel() : null;
+            return List.of(clocks.saveAndFlush(row));
+        });
+    }
+
+    VisitView resume(UUID visitId, UUID id) {
+        return writes.on(visitId, logged -> {
+            StepClockRow row = own(logged, id);
+            if (row.stoppedAt == null) {
+                return List.of();
+            }
+            if (row.stoppedAt.plus(RESUMABLE).isBefore(clock.instant())) {
+                throw Refused.because(
+                        HttpStatus.CONFLICT,
+                        "over",
+                        "This ended more than " + RESUMABLE.toMinutes() + " min ago. Start it anew.");
+            }
+            Instant stopped = row.stoppedAt;
+            row.stoppedAt = null;
+            row.stoppedBy = null;
+            List<Object> written = new ArrayList<>();
+            written.add(clocks.saveAndFlush(row));
+            if (row.attemptId != null) {
+                Attempt attempt = attempts.findById(row.attemptId).orElseThrow();
+                if (stopped.equals(attempt.endedAt)) {
+                    attempt.endedAt = null;
+                    written.add(attempts.saveAndFlush(attempt));
+                }
+            }
+            return written;
+        });
+    }
+
+    /** The clocks of work that lies on the pad end when the pad is out. */
+    List<Object> padIsOut(LoggedVisit logged, Instant now) {
+        List<Object> written = new ArrayList<>();
+        for (StepClockRow row : logged.runningClocks()) {
+            Attempt attempt = logged.attempts().stream()
+                    .filter(a -> a.id.equals(row.attemptId) && a.site == Site.IN_CARRIAGE)
+                    .findFirst()
+                    .orElse(null);
+            if (attempt != null && Method.of(logged.treatment(attempt)).leavesPad(Site.IN_CARRIAGE)) {
+                written.addAll(stopped(logged, row, now));
+            }
+        }
+        return written;
+    }
+
+    private static StepClockRow own(LoggedVisit logged, UUID id) {
+        return logged.clocks().stream()
+                .filter(c -> c.id.equals(id) && c.kind != StepClock.Kind.HOLD)
+                .findFirst()
+                .orElseThrow(() -> Refused.notFound("clock"));
     }
 
     VisitView burst(UUID visitId, UUID id, UUID attemptId) {
@@ -65,23 +145,20 @@ class ClockKeeper {
 
     VisitView stop(UUID visitId, UUID id) {
         return writes.on(visitId, logged -> {
-            StepClockRow row = logged.clocks().stream()
-                    .filter(c -> c.id.equals(id) && c.kind != StepClock.Kind.HOLD)
-                    .findFirst()
-                    .orElseThrow(() -> Refused.notFound("clock"));
-            if (row.stoppedAt != null) {
-                return List.of();
-            }
-            Instant now = clock.instant();
-            row.stoppedAt = now;
-            row.stoppedBy = SignedIn.now().displayName();
-            List<Object> written = new ArrayList<>();
-            written.add(clocks.saveAndFlush(row));
-            if (row.attemptId != null) {
-                endAttempt(logged, row.attemptId, now).ifPresent(written::add);
-            }
-            return written;
+            StepClockRow row = own(logged, id);
+            return row.stoppedAt == null ? stopped(logged, row, clock.instant()) : List.of();
         });
+    }
+
+    private List<Object> stopped(LoggedVisit logged, StepClockRow row, Instant now) {
+        row.stoppedAt = now;
+        row.stoppedBy = SignedIn.now().displayName();
+        List<Object> written = new ArrayList<>();
+        written.add(clocks.saveAndFlush(row));
+        if (row.attemptId != null) {
+            endAttempt(logged, row.attemptId, now).ifPresent(written::add);
+        }
+        return written;
     }
 
     /** A soak ends with its clock, a bath with the clock of its last burst. */

@@ -3,6 +3,7 @@ package undoknot.server.bench;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -31,13 +32,21 @@ class HeadKeeper {
     private final HeadEntries entries;
     private final GateKeeper gates;
     private final VisitLoader loader;
+    private final ClockKeeper clocks;
     private final VisitWrites writes;
     private final Clock clock;
 
-    HeadKeeper(HeadEntries entries, GateKeeper gates, VisitLoader loader, VisitWrites writes, Clock clock) {
+    HeadKeeper(
+            HeadEntries entries,
+            GateKeeper gates,
+            VisitLoader loader,
+            ClockKeeper clocks,
+            VisitWrites writes,
+            Clock clock) {
         this.entries = entries;
         this.gates = gates;
         this.loader = loader;
+        this.clocks = clocks;
         this.writes = writes;
         this.clock = clock;
     }
@@ -73,7 +82,12 @@ class HeadKeeper {
             } else if (asked.entry() == HeadEntry.HOLD_ENDED) {
                 mayEnd(logged, note);
             }
-            return List.of(entries.saveAndFlush(row));
+            List<Object> written = new ArrayList<>();
+            if (asked.entry() == HeadEntry.PAD_OUT) {
+                written.addAll(clocks.padIsOut(logged, row.enteredAt));
+            }
+            written.add(entries.saveAndFlush(row));
+            return written;
         });
     }
 

@@ -1,6 +1,7 @@
 package undoknot.server.gate;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -61,7 +62,13 @@ public class GateKeeper {
      * @param wet how deep the head went into fluid, null where it is not asked
      */
     public Gates.Situation situation(LoggedVisit logged, @Nullable FluidLot lot, @Nullable Site at, @Nullable Wet wet) {
-        VisitLog log = logged.log(clock.instant());
+        return situation(logged, lot, at, wet, clock.instant());
+    }
+
+    /** @param when it was done: what is entered later is held against how it stood then */
+    public Gates.Situation situation(
+            LoggedVisit logged, @Nullable FluidLot lot, @Nullable Site at, @Nullable Wet wet, Instant when) {
+        VisitLog log = logged.log(when);
         Gates.HeadState head = new Gates.HeadState(
                 logged.food().needsFoodCare(),
                 log.head().site(),
@@ -81,8 +88,8 @@ public class GateKeeper {
     }
 
     /** A check that the printer printed: it had power. */
-    public List<Gate> ofPrint(LoggedVisit logged) {
-        return Gates.ofPower(situation(logged, null, null, null));
+    public List<Gate> ofPrint(LoggedVisit logged, Instant when) {
+        return Gates.ofPower(situation(logged, null, null, null, when));
     }
 
     /** A look: with power, with drops on a port, or only with the eyes. */

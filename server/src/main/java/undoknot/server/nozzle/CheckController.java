@@ -3,6 +3,7 @@ package undoknot.server.nozzle;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -37,6 +38,7 @@ import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.visit.NozzleChecks;
 import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.BegunAt;
 import undoknot.server.write.StoredJson;
 import undoknot.server.write.Versions;
 
@@ -80,6 +82,7 @@ class CheckController {
      * @param coarse bars, stream or pad print; instead of a reading
      * @param notPossible why no check could be printed; instead of a reading
      * @param departureReason why it was printed against a gate; needed when one is in the way
+     * @param begunAt when it was read, when that is entered later; absent for now
      * @param doneAnyway that it was printed although that is never done; a lead logs it
      */
     record CheckEntry(
@@ -97,7 +100,8 @@ class CheckController {
             @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
             String departureReason,
 
-            @Nullable Boolean doneAnyway) {}
+            @Nullable Boolean doneAnyway,
+            @Nullable Instant begunAt) {}
 
     @PutMapping("/checks/{id}")
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
@@ -113,14 +117,16 @@ class CheckController {
             String note = Objects.requireNonNullElse(entry.note(), "").strip();
             NozzleCheck check = checks.findById(id).orElse(null);
             if (check == null) {
-                check = new NozzleCheck(
-                        id, visitId, clock.instant(), SignedIn.now().displayName());
+                Instant now = clock.instant();
+                Instant taken = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
+                check = new NozzleCheck(id, visitId, taken, SignedIn.now().displayName());
+                check.enteredAt = BegunAt.enteredAt(taken, now);
                 boolean printed = reading != null
                         || coarse != null && !entry.coarse().kind().isOffMachine();
                 if (printed) {
                     GateKeeper.Departure why =
                             new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
-                    check.against = gates.pass(gates.ofPrint(logged), why);
+                    check.against = gates.pass(gates.ofPrint(logged, taken), why);
                     check.departureReason = check.against == null ? null : why.text();
                 }
             } else {
@@ -163,6 +169,7 @@ class CheckController {
                 check.notPossible,
                 check.note,
                 check.departureReason,
+                null,
                 null);
     }
 

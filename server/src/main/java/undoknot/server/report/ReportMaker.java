@@ -26,6 +26,7 @@ import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.words.Words;
 import undoknot.treatment.Gate;
+import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
 /** Puts together the report of a visit. */
@@ -89,7 +90,7 @@ public class ReportMaker {
                 attempts(logged, standing),
                 fluids(logged, standing),
                 logged.cyclesRun(),
-                soakMinutes(standing),
+                soakMinutes(logged, standing),
                 acceptance == null ? null : acceptance.verdict(),
                 logged.visit().outcome,
                 logged.visit().outcomeReason,
@@ -160,13 +161,20 @@ public class ReportMaker {
                     lines(logged, attempt),
                     lot == null ? null : lot.name + ", lot " + lot.lotCode,
                     lot == null ? null : attempt.volumeMl,
-                    attempt.note.isEmpty() ? null : attempt.note,
+                    note(attempt),
                     attempt.departureReason,
                     against(logged.gates(attempt.against)),
                     logged.knot(attempt),
                     words.of("knot", logged.knot(attempt))));
         }
         return lines;
+    }
+
+    /** What was noted, and that it was entered later than it was begun. */
+    private static String note(Attempt attempt) {
+        String later = attempt.enteredAt == null ? "" : "Entered later.";
+        String note = (attempt.note + " " + later).strip();
+        return note.isEmpty() ? null : note;
     }
 
     /** The gates something was done against, in words. */
@@ -213,10 +221,15 @@ public class ReportMaker {
                     + " mm over the face, " + number(b.temperatureC()) + " °C");
         }
         if (treatment instanceof Treatment.Handwork work) {
-            return List.of(words.of("method", work.method()) + ": " + where);
+            return List.of(words.of("method", work.method()) + ": " + where + waited(work, attempt));
         }
         Treatment.Cycle cycle = (Treatment.Cycle) treatment;
         return List.of(where + ": " + cycle.count() + " × " + words.of("strength", cycle.strength()));
+    }
+
+    /** Planned and real time of work that waited. */
+    private static String waited(Treatment.Handwork work, Attempt attempt) {
+        return work.plannedMinutes() == null ? "" : ", planned " + work.plannedMinutes() + " min" + actual(attempt);
     }
 
     private static String channels(java.util.Set<String> codes, LoggedVisit logged) {
@@ -234,11 +247,19 @@ public class ReportMaker {
                         + Duration.between(attempt.startedAt, attempt.endedAt).toMinutes() + " min";
     }
 
-    private static long soakMinutes(List<Attempt> standing) {
+    /** Soaks, pads and vapour together, as long as they really lasted. */
+    private static long soakMinutes(LoggedVisit logged, List<Attempt> standing) {
         return standing.stream()
-                .filter(a -> a.kind == Treatment.Kind.SOAK && a.endedAt != null)
+                .filter(a -> a.endedAt != null && soaks(Method.of(logged.treatment(a))))
                 .mapToLong(a -> Duration.between(a.startedAt, a.endedAt).toMinutes())
                 .sum();
+    }
+
+    private static boolean soaks(Method method) {
+        return method == Method.PORT_SOAK
+                || method == Method.TRAY_SOAK
+                || method == Method.PAD
+                || method == Method.VAPOUR;
     }
 
     private static List<Report.FluidLine> fluids(LoggedVisit logged, List<Attempt> standing) {

@@ -151,7 +151,7 @@ class StandInController {
         if (keeper.find(visitId, id).isPresent()) {
             return new Printed(id);
         }
-        gates.pass(gates.ofPrint(logged), GateKeeper.Departure.NONE);
+        gates.pass(gates.ofPrint(logged, clock.instant()), GateKeeper.Departure.NONE);
         ScanStyle style = order.style() == null ? ScanStyle.OFFICE_SCANNER : order.style();
         Strokes strokes = standIns.print(logged, clock.instant());
         long seed = id.getMostSignificantBits() ^ id.getLeastSignificantBits();

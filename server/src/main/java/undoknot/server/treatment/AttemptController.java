@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
@@ -45,6 +46,7 @@ class AttemptController {
      * @param doneAnyway that it was done although it is never done; a lead logs it
      * @param site where it was done; absent for where the head is. The other place takes it out, or puts it back
      * @param wet how deep the head went into fluid, in a tray or a bath; absent for the base alone
+     * @param begunAt when it was begun, when it is entered later; absent for now
      * @param departure why something else is done than what was advised; kept with the attempt, or not at all
      */
     record AttemptEntry(
@@ -60,6 +62,7 @@ class AttemptController {
             @Nullable Boolean doneAnyway,
             @Nullable Site site,
             @Nullable Wet wet,
+            @Nullable Instant begunAt,
             @Nullable @Valid DepartureEntry departure) {}
 
     record Withdrawal(

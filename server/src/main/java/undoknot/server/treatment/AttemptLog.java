@@ -36,6 +36,7 @@ import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.server.visit.VisitLoader;
+import undoknot.server.write.BegunAt;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gates;
@@ -164,30 +165,33 @@ class AttemptLog {
         // The gates ask the bottle that was named, also where too little of it was used to be measured.
         FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
         FluidLot lot = lotFor(treatment, given);
-        Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet());
+        Instant now = clock.instant();
+        Instant begun = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
+        Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet(), begun);
         GateKeeper.Departure why =
                 new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
         String against = gates.pass(Gates.of(treatment, situation), why);
 
         List<Object> written = new ArrayList<>();
-        Instant now = clock.instant();
         UUID visitId = logged.visit().id;
         Site site = situation.siteFor(Method.of(treatment));
         if (site != situation.now().site()) {
-            written.add(moved(site, id, visitId, now));
+            written.add(moved(site, id, visitId, begun));
         }
-        Attempt attempt = new Attempt(id, visitId, now, SignedIn.now().displayName());
+        Attempt attempt = new Attempt(id, visitId, begun, SignedIn.now().displayName());
         attempt.kind = treatment.kind();
         attempt.record = stored.write(StoredTreatment.of(treatment));
         attempt.lotId = lot == null ? null : lot.id;
         attempt.volumeMl = treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
+        attempt.enteredAt = BegunAt.enteredAt(begun, now);
         attempt.site = site;
         attempt.wet = entry.wet();
         attempt.departureReason = why.text();
         attempt.against = against;
-        boolean waits = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath;
-        attempt.endedAt = waits ? null : now;
+        Integer waits = treatment instanceof Treatment.Handwork work ? work.plannedMinutes() : null;
+        boolean runs = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath || waits != null;
+        attempt.endedAt = runs ? null : begun;
         written.add(attempts.saveAndFlush(attempt));
         if (lot != null) {
             shelf.draw(lot.id, id, treatment.volumeMl());
@@ -197,6 +201,9 @@ class AttemptLog {
             written.add(startClock(attempt, StepClock.Kind.SOAK, Duration.ofMinutes(soak.plannedMinutes())));
         } else if (treatment instanceof Treatment.Bath bath) {
             written.add(startClock(attempt, StepClock.Kind.BURST, Duration.ofSeconds(bath.burstSeconds())));
+        }
+        if (waits != null) {
+            written.add(startClock(attempt, StepClock.Kind.WAIT, Duration.ofMinutes(waits)));
         }
         if (entry.departure() != null) {
             // Under the attempt's own key: one attempt departs from one advice, and both are kept or neither.

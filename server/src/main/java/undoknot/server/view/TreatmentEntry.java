@@ -125,6 +125,7 @@ public record TreatmentEntry(
      * @param volumeMl fluid drawn from a bottle, mL; absent when none was
      * @param temperatureC of the fluid, °C; absent at room temperature
      * @param suctionKpa greatest suction at the head, kPa; absent when nobody read a gauge
+     * @param plannedMinutes how long it waits; absent when it was over as it is logged
      */
     public record HandworkEntry(
             @NotNull(message = "Choose what was done.") Method method,
@@ -144,7 +145,12 @@ public record TreatmentEntry(
             @Nullable
             @DecimalMin(value = "0", message = "Enter 0 to 100 kPa.")
             @DecimalMax(value = "100", message = "Enter 0 to 100 kPa.")
-            Double suctionKpa) {}
+            Double suctionKpa,
+
+            @Nullable
+            @Min(value = 1, message = "Plan at least 1 minute.")
+            @Max(value = 2880, message = "Plan at most 2880 minutes, two days.")
+            Integer plannedMinutes) {}
 
     /** Whether the field that belongs to the kind is filled, and no other. */
     public boolean hasOneKind() {
@@ -190,7 +196,8 @@ public record TreatmentEntry(
                     w.channels(),
                     w.volumeMl().signum() == 0 ? null : w.volumeMl(),
                     w.temperatureC(),
-                    w.suctionKpa());
+                    w.suctionKpa(),
+                    w.plannedMinutes());
         }
         return new TreatmentEntry(treatment.kind(), flush, soak, bath, cycle, handwork);
     }
@@ -229,7 +236,8 @@ public record TreatmentEntry(
                         handwork.channels(),
                         handwork.volumeMl() == null ? BigDecimal.ZERO : handwork.volumeMl(),
                         handwork.temperatureC(),
-                        handwork.suctionKpa());
+                        handwork.suctionKpa(),
+                        handwork.plannedMinutes());
         };
     }
 }

@@ -18,6 +18,7 @@ import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
 import undoknot.treatment.Wet;
+import undoknot.visit.Waiting;
 
 /**
  * What the forms of work start from, by the rules of core and of the house, so that no screen keeps a rule of its own.
@@ -28,6 +29,7 @@ import undoknot.treatment.Wet;
  * @param kinds how each method is logged
  * @param notForHead methods that the family does not allow, each with the first gate that says so
  * @param forms what the form of each method asks
+ * @param waits what else may wait, with its usual time
  * @param holds how long this head is kept from power after each wetting
  */
 public record UsualView(
@@ -39,7 +41,11 @@ public record UsualView(
         Map<Method, Treatment.Kind> kinds,
         List<NotForHead> notForHead,
         Map<Method, FormView> forms,
+        List<WaitView> waits,
         List<HoldView> holds) {
+
+    /** @param perChannel whether it goes port by port */
+    public record WaitView(Waiting waiting, int minutes, boolean perChannel) {}
 
     /**
      * What the form of a method asks, so that it asks what the work is about and nothing else.
@@ -53,6 +59,7 @@ public record UsualView(
      * @param heat asks for the temperature of the fluid
      * @param depth asks how deep the head goes in
      * @param suction asks for the suction at the head
+     * @param waits times it is usually given when it waits, minutes; none for work that does not
      */
     public record FormView(
             boolean bench,
@@ -63,7 +70,8 @@ public record UsualView(
             @Nullable FluidKind ownFluid,
             boolean heat,
             boolean depth,
-            boolean suction) {
+            boolean suction,
+            List<Integer> waits) {
         static FormView of(Method method) {
             return new FormView(
                     method.isBenchWork(),
@@ -74,7 +82,8 @@ public record UsualView(
                     method.ownFluid(),
                     method.asksHeat(),
                     method == Method.TRAY_SOAK || method == Method.BATH,
-                    method == Method.DRAW_BACK);
+                    method == Method.DRAW_BACK,
+                    UsualDose.waitMinutes(method));
         }
     }
 
@@ -130,6 +139,9 @@ public record UsualView(
                         .map(method -> new NotForHead(method, Gates.whyNot(method, family)))
                         .toList(),
                 forms,
+                Arrays.stream(Waiting.values())
+                        .map(w -> new WaitView(w, w.minutes(), w.perChannel()))
+                        .toList(),
                 Arrays.stream(Wet.values())
                         .map(wet -> new HoldView(
                                 wet,

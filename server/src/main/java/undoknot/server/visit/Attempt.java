@@ -42,6 +42,10 @@ public class Attempt {
     public UUID lotId;
     public BigDecimal volumeMl;
     public Instant startedAt;
+
+    /** When it was typed, when that was later than it was begun; null when it was logged as it happened. */
+    public Instant enteredAt;
+
     public String startedBy;
 
     /** Null while a clock of it runs or waits for hands. */

@@ -285,7 +285,7 @@ public record LoggedVisit(
         return NextStep.of(
                 visit.closedAt != null,
                 runningClocks().stream()
-                        .map(c -> new NextStep.Running(c.kind, c.dueAt()))
+                        .map(c -> new NextStep.Running(c.kind, c.dueAt(), c.attemptId != null))
                         .toList(),
                 headNow(now),
                 advised,

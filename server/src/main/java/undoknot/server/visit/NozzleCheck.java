@@ -22,6 +22,10 @@ public class NozzleCheck {
 
     public UUID visitId;
     public Instant takenAt;
+
+    /** When it was typed, when that was later; null when it was logged as it was read. */
+    public Instant enteredAt;
+
     public String takenBy;
 
     /** Compact text of each channel as JSON; null when no check was possible. */

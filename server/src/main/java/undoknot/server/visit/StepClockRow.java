@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.hibernate.envers.Audited;
 import undoknot.treatment.Wet;
 import undoknot.visit.StepClock;
+import undoknot.visit.Waiting;
 
 /** A clock kept by the server; it knows when it is due, not how much is left. */
 @Entity(name = "StepClock")
@@ -37,6 +38,13 @@ public class StepClockRow {
     public Instant stoppedAt;
     public String stoppedBy;
     public String note;
+
+    /** What is waited for when no attempt has this clock; null otherwise. */
+    @Enumerated(EnumType.STRING)
+    public Waiting waiting;
+
+    /** The port it is about; null for any other. */
+    public String channel;
 
     /** Of a hold that was kept as a clock, before holds followed from the work: how far the head got wet. */
     @Enumerated(EnumType.STRING)

@@ -6,5 +6,7 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 public interface StepClocks extends JpaRepository<StepClockRow, UUID> {
+    List<StepClockRow> findByStoppedAtIsNull();
+
     List<StepClockRow> findByVisitIdIn(Collection<UUID> visitIds);
 }

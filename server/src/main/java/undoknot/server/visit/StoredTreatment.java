@@ -58,7 +58,12 @@ public final class StoredTreatment {
     /** @param volumeMl left out when no fluid was drawn */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     record Handwork(
-            Method method, List<String> channels, BigDecimal volumeMl, Double temperatureC, Double suctionKpa) {}
+            Method method,
+            List<String> channels,
+            BigDecimal volumeMl,
+            Double temperatureC,
+            Double suctionKpa,
+            Integer plannedMinutes) {}
 
     /** The record of a treatment, ready to be kept as JSON beside its kind and {@link #VERSION}. */
     public static Object of(Treatment treatment) {
@@ -94,7 +99,8 @@ public final class StoredTreatment {
                 channels,
                 work.volumeMl().signum() == 0 ? null : work.volumeMl(),
                 work.temperatureC(),
-                work.suctionKpa());
+                work.suctionKpa(),
+                work.plannedMinutes());
     }
 
     /** @throws IllegalStateException when the record was kept by a newer version of the program */
@@ -150,7 +156,8 @@ public final class StoredTreatment {
                         new LinkedHashSet<>(work.channels()),
                         work.volumeMl() == null ? BigDecimal.ZERO : work.volumeMl(),
                         work.temperatureC(),
-                        work.suctionKpa());
+                        work.suctionKpa(),
+                        work.plannedMinutes());
             }
         };
     }

@@ -53,6 +53,7 @@ import undoknot.treatment.Treatment;
 import undoknot.treatment.Wet;
 import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
+import undoknot.visit.Waiting;
 
 class WordsTest {
 
@@ -88,6 +89,7 @@ class WordsTest {
                 Arguments.of("wet", Wet.values()),
                 Arguments.of("noPower", NoPower.values()),
                 Arguments.of("headEntry", HeadEntry.values()),
+                Arguments.of("waitFor", Waiting.values()),
                 Arguments.of("syringe", Syringe.values()),
                 Arguments.of("thumb", Syringe.Thumb.values()),
                 Arguments.of("removable", Limits.Removable.values()),
