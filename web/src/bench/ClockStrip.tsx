@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { Bell, BellOff } from 'lucide-react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useSession } from '../account/session';
 import { useClocks } from '../api/queries';
 import { MONO } from '../app/theme';
@@ -11,10 +11,14 @@ import { useNow } from './useNow';
 
 const SHOWN = 4;
 
-/** Every clock that runs or waits for hands, in a slim strip on every page; what is due calls. */
+/**
+ * Every clock that runs or waits for hands, in a slim strip on every page; what is due calls. The bench shows its
+ * clocks itself, larger: there only the switch of the sound stands.
+ */
 export function ClockStrip() {
   const { person } = useSession();
   const clocks = useClocks();
+  const isBench = useLocation().pathname === '/';
   const now = useNow(clocks.data?.serverTime);
   const running = clocks.data?.clocks ?? [];
   const due = running.filter((clock) => Date.parse(clock.dueAt) <= now);
@@ -27,10 +31,16 @@ export function ClockStrip() {
   }
   return (
     <Stack
-      component="section"
+      component="aside"
       aria-label="Running clocks"
       direction="row"
-      sx={{ px: { xs: 1.5, md: 3 }, gap: 1, alignItems: 'center', overflowX: 'auto' }}
+      sx={{
+        px: { xs: 1.5, md: 3 },
+        gap: 1,
+        alignItems: 'center',
+        overflowX: 'auto',
+        ...(isBench && { position: 'absolute', right: 0, zIndex: 1 }),
+      }}
     >
       <IconButton
         aria-label={alarm.isOn ? 'Turn the sound of clocks off' : 'Turn the sound of clocks on'}
@@ -43,7 +53,7 @@ export function ClockStrip() {
           Try it
         </Button>
       )}
-      {running.slice(0, SHOWN).map((clock) => {
+      {running.slice(0, isBench ? 0 : SHOWN).map((clock) => {
         const isDue = Date.parse(clock.dueAt) <= now;
         return (
           <Box
@@ -72,7 +82,7 @@ export function ClockStrip() {
           </Box>
         );
       })}
-      {running.length > SHOWN && (
+      {!isBench && running.length > SHOWN && (
         <Typography noWrap sx={{ flexShrink: 0 }}>
           and {running.length - SHOWN} more
         </Typography>

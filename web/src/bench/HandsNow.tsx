@@ -1,4 +1,4 @@
-import { Box, Stack, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { Hand, PlugZap } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -13,11 +13,15 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
   const held = clocks.filter((clock) => clock.kind === 'HOLD' && Date.parse(clock.dueAt) > now);
   const next = clocks.find((clock) => clock.kind !== 'HOLD' && Date.parse(clock.dueAt) > now);
   return (
-    <Stack
+    <Box
       component="section"
       aria-label="Hands and holds"
-      direction={{ xs: 'column', md: 'row' }}
-      sx={{ gap: 1.5, mb: 1.5 }}
+      sx={{
+        display: 'grid',
+        gap: 1.5,
+        mb: 1.5,
+        gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 270px), 1fr))',
+      }}
     >
       {due.map((clock) => (
         <Notice
@@ -30,7 +34,7 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
         />
       ))}
       {due.length === 0 && (
-        <Box sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 1.5, flex: 1 }}>
+        <Box sx={{ bgcolor: 'background.paper', borderRadius: 1, p: 1.5 }}>
           <Typography sx={{ fontWeight: 700 }}>Nothing waits for hands</Typography>
           <Typography>
             {next
@@ -49,7 +53,7 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
           time={countdown(Date.parse(clock.dueAt) - now)}
         />
       ))}
-    </Stack>
+    </Box>
   );
 }
 
@@ -71,7 +75,6 @@ function Notice({
       component={Link}
       to={`/visits/${clock.visitId}`}
       sx={(t) => ({
-        flex: 1,
         minWidth: 0,
         display: 'flex',
         alignItems: 'center',
@@ -92,8 +95,10 @@ function Notice({
         <Typography noWrap>
           {clock.tag}, {clock.headName}
         </Typography>
+        <Typography sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '1.5rem', lineHeight: 1.2 }}>
+          {time}
+        </Typography>
       </Box>
-      <Typography sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '1.5rem' }}>{time}</Typography>
     </Box>
   );
 }

@@ -75,7 +75,7 @@ describe('the strip on every page', () => {
     const vibrate = vi.fn();
     Object.defineProperty(navigator, 'vibrate', { value: vibrate, configurable: true });
     pretendServer({ 'GET /api/clocks': running('2026-03-02T10:00:03Z') });
-    show(<ClockStrip />);
+    show(<ClockStrip />, { at: '/shelf', path: '/shelf' });
     expect(await screen.findByRole('link', { name: /4444F soak at the port: C/ })).toBeInTheDocument();
     expect(vibrate).not.toHaveBeenCalled();
     await act(() => vi.advanceTimersByTimeAsync(5000));
@@ -89,7 +89,7 @@ describe('the strip on every page', () => {
     const vibrate = vi.fn();
     Object.defineProperty(navigator, 'vibrate', { value: vibrate, configurable: true });
     pretendServer({ 'GET /api/clocks': running('2026-03-02T11:00:00Z') });
-    show(<ClockStrip />);
+    show(<ClockStrip />, { at: '/shelf', path: '/shelf' });
     fireEvent.click(await screen.findByRole('button', { name: 'Try it' }));
     expect(vibrate).toHaveBeenCalledTimes(1);
     fireEvent.click(screen.getByRole('button', { name: 'Turn the sound of clocks off' }));

@@ -86,7 +86,7 @@ function CausesView({ visit, judgement }: { visit: Visit; judgement: Judgement }
         <DiagnosesBlock
           visit={visit}
           mayWrite={mayWrite && visit.closedAt === undefined}
-          title="Kept by hand"
+          title="Causes set by hand"
         />
       </Stack>
     </Page>

@@ -139,7 +139,7 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
       ),
     () => {
       drop();
-      void navigate(`/visits/${visit.id}`);
+      void navigate(`/visits/${visit.id}`, { state: { logged: form.getValues('id') } });
     },
   );
   useProblemAt(form, write.problem, (field) => (field === 'notPossible' ? 'reason' : field));

@@ -118,7 +118,7 @@ function Both({ visitId, comparison, channels, maps, movements }: BothProps) {
               href={`/api/visits/${visitId}/comparison.${ending}?before=${comparison.before.id}&now=${comparison.now.id}`}
               download
             >
-              Take along as {ending.toUpperCase()}
+              Download {ending.toUpperCase()}
             </Button>
           ))}
         </Stack>
@@ -186,7 +186,7 @@ function CountsLine({ counts, isTotal = false }: { counts: Counts; isTotal?: boo
     counts.recovery === undefined || counts.recovery === null
       ? 'recovery undefined, since nothing was out before'
       : `recovery ${counts.restored} of ${counts.outBefore}, ${percent(counts.recovery)}`;
-  const wander = `wander ${counts.newlyOut} of ${counts.outNow}, ${percent(counts.wander)}`;
+  const wander = `gaps that moved ${counts.newlyOut} of ${counts.outNow}, ${percent(counts.wander)}`;
   return (
     <Typography component="div">
       <b>{word('movement', counts.movement)}</b>: {counts.restored} restored, {counts.stillOut} still out,{' '}

@@ -156,7 +156,7 @@ describe('before and after', () => {
     });
     show(<ComparePage />, { at: '/visits/visit-1/compare', path: '/visits/:id/compare' });
     expect(await screen.findByRole('region', { name: 'The whole head' })).toHaveTextContent(
-      'fixed gaps: 1 restored, 1 still out, 0 newly out, 0 deflected (before 0), 1 unread and left out. Recovery 1 of 2, 50 %; wander 0 of 1, 0 %.',
+      'fixed gaps: 1 restored, 1 still out, 0 newly out, 0 deflected (before 0), 1 unread and left out. Recovery 1 of 2, 50 %; gaps that moved 0 of 1, 0 %.',
     );
     expect(screen.getAllByRole('img').map((img) => img.getAttribute('aria-label'))).toEqual([
       'Cyan: 1 restored, 1 still out, 0 newly out, 0 left out',

@@ -139,7 +139,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   );
 }
 
-/** A head that is not there can be looked at as well: the stand-in says what would be seen. */
+/** A head that is not there can be looked at as well: a simulated one says what would be seen. */
 function StandInLook({
   visit,
   look,
@@ -159,15 +159,17 @@ function StandInLook({
       );
       const besides = seenThere.meanwhile ? `, and by the way ${word('sign', seenThere.meanwhile)}` : '';
       setSeen(
-        `The stand-in shows${channel ? ` in ${channel}` : ''}: ${word('sign', seenThere.sign)}${besides} (simulated).`,
+        `Seen on the simulated head${channel ? ` in ${channel}` : ''}: ${word('sign', seenThere.sign)}${besides} (simulated).`,
       );
     } catch (error) {
-      setSeen(error instanceof Problem ? error.message : 'The stand-in could not be looked at. Try again.');
+      setSeen(
+        error instanceof Problem ? error.message : 'The simulated head could not be looked at. Try again.',
+      );
     }
   }
   return (
     <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-      <Button onClick={() => void see()}>Look at the stand-in</Button>
+      <Button onClick={() => void see()}>Look at the simulated head</Button>
       {seen && <Typography role="status">{seen}</Typography>}
     </Stack>
   );

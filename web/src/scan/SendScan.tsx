@@ -174,9 +174,9 @@ export function SendScan({ visit }: { visit: Visit }) {
         )}
       </Stack>
       {visit.standIn && (
-        <Block title="Stand-in printer">
+        <Block title="Simulated printer">
           <Typography sx={{ mb: 1.5 }}>
-            This head is simulated. The stand-in prints a check of it and scans the sheet; it answers what was
+            This head is simulated. A check of it is printed and scanned by calculation, and answers what was
             logged.
           </Typography>
           <Stack direction={{ xs: 'column', sm: 'row' }} sx={{ gap: 1.5, alignItems: { sm: 'center' } }}>
@@ -209,7 +209,7 @@ export function SendScan({ visit }: { visit: Visit }) {
                 )
               }
             >
-              Print a check on the stand-in
+              Print a simulated check
             </Button>
           </Stack>
         </Block>

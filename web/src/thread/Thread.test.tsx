@@ -1,10 +1,11 @@
-import { screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Bead } from '../api/types';
 import { show } from '../test/fixtures';
 import { terms, word } from '../words/words';
 import { KNOT_PATHS } from './shapes';
 import { beadWords, Thread } from './Thread';
+import { ThreadLegend } from './ThreadLegend';
 
 const bead = (part: Partial<Bead>): Bead =>
   ({ id: 'x', at: '2026-03-02T08:00:00Z', kind: 'ATTEMPT', ...part }) as Bead;
@@ -44,6 +45,24 @@ describe('the thread', () => {
     expect(ends(false, 'TIGHT')).toBe(true);
     expect(ends(true, 'TIGHT')).toBe(false);
     expect(ends(false, 'FRAYED')).toBe(false);
+  });
+
+  it('says what every knot tells, when asked', () => {
+    show(
+      <ThreadLegend>
+        <p>the thread</p>
+      </ThreadLegend>,
+    );
+    expect(screen.queryByText('Nothing restored')).not.toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: 'What the thread tells' }));
+    expect(screen.getAllByRole('listitem').map((item) => item.textContent)).toEqual([
+      'No check has judged it yet',
+      'Nothing restored',
+      'Some restored',
+      'Accepted',
+      'Stopped here',
+      'No map to judge by',
+    ]);
   });
 
   it('names a hold', () => {

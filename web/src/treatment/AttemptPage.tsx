@@ -158,7 +158,7 @@ function AttemptView({
       ),
     () => {
       drop();
-      void navigate(`/visits/${visit.id}`);
+      void navigate(`/visits/${visit.id}`, { state: { logged: value.id } });
     },
   );
   useProblemAt(form, write.problem, (field) => entryOf(field, value.channels));

@@ -1,12 +1,23 @@
 import type { Attempt } from '../api/types';
 import { hour } from '../bench/time';
-import { word, wordWith } from '../words/words';
+import { capital, word, wordWith } from '../words/words';
 
 /** How long something that waits has really taken. */
 function took(attempt: Attempt): string {
   return attempt.endedAt
     ? `took ${Math.round((Date.parse(attempt.endedAt) - Date.parse(attempt.startedAt)) / 60_000)} min`
     : `in since ${hour(attempt.startedAt)}`;
+}
+
+/** What was done, to which channels, and with how much of what. */
+export function loggedWords(attempt: Attempt): string {
+  const { kind, flush, soak, bath, cycle, handwork } = attempt.treatment;
+  const channels = flush
+    ? [...new Set(flush.strokes.map((s) => s.channel))]
+    : ((soak ?? bath ?? cycle ?? handwork)?.channels ?? []);
+  const what = capital(handwork ? word('method', handwork.method) : word('treatment', kind));
+  const fluid = attempt.lot ? `; ${attempt.volumeMl} mL of ${attempt.lot.name}` : '';
+  return `${what} logged: ${channels.join(', ')}${fluid}.`;
 }
 
 /** What an attempt recorded, a line for each channel where doses differ. */

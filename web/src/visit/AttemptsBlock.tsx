@@ -6,7 +6,7 @@ import * as z from 'zod';
 import { answer, api } from '../api/http';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Entry } from '../app/fields';
+import { ChoiceEntry, Entry } from '../app/fields';
 import { Block } from '../app/Page';
 import { Empty, WriteProblem } from '../app/states';
 import { useProblemAt } from '../app/useProblemAt';
@@ -63,6 +63,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
                 {attempt.enteredAt && `; entered later, ${moment(attempt.enteredAt)}`}
                 {attempt.knot && `; ${word('knot', attempt.knot)}`}
                 {attempt.withdrawnReason && `; taken back: ${attempt.withdrawnReason}`}
+                {attempt.withdrawnPoured && '; its fluid was poured'}
               </Typography>
             </Box>
             {mayWrite && !attempt.withdrawnReason && (
@@ -81,18 +82,27 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
   );
 }
 
+/** Nothing is chosen beforehand where fluid was drawn: only the person knows where it is. */
 const schema = z.object({
   reason: z.string().refine((reason) => reason.trim() !== '', 'Say what was wrong with this entry.'),
+  poured: z
+    .string()
+    .refine((poured) => poured !== '', 'Say where its fluid is: poured, or still in the bottle.'),
 });
 
-function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; close: () => void }) {
-  const form = useForm({ defaultValues: { reason: '' }, resolver: zodResolver(schema) });
+type Slip = z.infer<typeof schema>;
+
+export function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; close: () => void }) {
+  const form = useForm<Slip>({
+    defaultValues: { reason: '', poured: attempt.lot ? '' : 'NONE' },
+    resolver: zodResolver(schema),
+  });
   const write = useWrite(
-    (reason: string) =>
+    ({ reason, poured }: Slip) =>
       answer(
         api.PUT('/api/visits/{visitId}/attempts/{id}/withdrawal', {
           params: { path: { visitId: visit.id, id: attempt.id } },
-          body: { reason },
+          body: { reason, poured: poured === 'NONE' ? undefined : poured === 'POURED' },
         }),
       ),
     close,
@@ -105,11 +115,19 @@ function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; c
           <Typography id="take-back" variant="h2">
             Take this entry back
           </Typography>
-          <Typography>
-            For an entry made by mistake. It stays readable, and its fluid goes back to the bottle on the
-            shelf.
-          </Typography>
+          <Typography>For an entry made by mistake. It stays readable.</Typography>
           <Entry control={form.control} name="reason" label="What was wrong with it" autoFocus />
+          {attempt.lot && (
+            <ChoiceEntry
+              control={form.control}
+              name="poured"
+              label={`Its ${attempt.volumeMl} mL of ${attempt.lot.name}`}
+              options={[
+                { value: 'POURED', label: 'Poured: it is waste' },
+                { value: 'IN_BOTTLE', label: 'Never left the bottle' },
+              ]}
+            />
+          )}
           <WriteProblem problem={write.problem} />
         </Stack>
       </DialogContent>
@@ -118,7 +136,7 @@ function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Attempt; c
         <Button
           variant="contained"
           loading={write.isBusy}
-          onClick={form.handleSubmit(({ reason }) => write.send(reason))}
+          onClick={form.handleSubmit((entry) => write.send(entry))}
         >
           Take it back
         </Button>

@@ -9,12 +9,14 @@ import { MONO } from '../app/theme';
 import { day } from '../bench/time';
 import { useNow } from '../bench/useNow';
 import { Thread } from '../thread/Thread';
+import { ThreadLegend } from '../thread/ThreadLegend';
 import { capital, word } from '../words/words';
 import { AttemptsBlock } from './AttemptsBlock';
 import { ChecksBlock } from './ChecksBlock';
 import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
 import { HeadLog } from './HeadLog';
+import { JustLogged } from './JustLogged';
 import { PowerBanner } from './PowerBanner';
 import { LikelyCauses } from './LikelyCauses';
 import { WhatNow } from './WhatNow';
@@ -66,9 +68,12 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
             : `${capital(word('outcome', visit.outcome ?? ''))}, returned ${day(visit.closedAt ?? '')} by ${visit.closedBy}`}
         </Typography>
       </Stack>
-      <Box sx={{ my: { xs: 0, sm: 1 }, '& svg': { height: { xs: 40, sm: 'auto' } } }}>
-        <Thread beads={visit.thread} height={64} isClosed={!isOpen} />
-      </Box>
+      <ThreadLegend>
+        <Box sx={{ minWidth: 0, my: { xs: 0, sm: 1 }, '& svg': { height: { xs: 40, sm: 'auto' } } }}>
+          <Thread beads={visit.thread} height={64} isClosed={!isOpen} />
+        </Box>
+      </ThreadLegend>
+      <JustLogged visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <Box
         sx={{

@@ -1,11 +1,34 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { attempt, check, drying, NOW, pretendServer, problem, show, visit } from '../test/fixtures';
 import { AttemptsBlock } from './AttemptsBlock';
 import { ChecksBlock } from './ChecksBlock';
 import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
+import { JustLogged } from './JustLogged';
 import { PowerBanner } from './PowerBanner';
+
+const flush = attempt({
+  endedAt: '2026-03-02T09:31:00Z',
+  knot: 'TIGHT',
+  departureReason: 'last bottle',
+  treatment: {
+    kind: 'FLUSH',
+    flush: {
+      temperatureC: 22,
+      strokes: [
+        {
+          channel: 'C',
+          volumeMl: 2.5,
+          seconds: 9,
+          resistance: 'STIFF',
+          effluent: 'TINTED',
+          stream: 'DRIPS',
+        },
+      ],
+    },
+  },
+});
 
 describe('checks of a visit', () => {
   it('draws the last map and says its counts, runs and drive groups', () => {
@@ -55,28 +78,6 @@ describe('checks of a visit', () => {
 });
 
 describe('attempts of a visit', () => {
-  const flush = attempt({
-    endedAt: '2026-03-02T09:31:00Z',
-    knot: 'TIGHT',
-    departureReason: 'last bottle',
-    treatment: {
-      kind: 'FLUSH',
-      flush: {
-        temperatureC: 22,
-        strokes: [
-          {
-            channel: 'C',
-            volumeMl: 2.5,
-            seconds: 9,
-            resistance: 'STIFF',
-            effluent: 'TINTED',
-            stream: 'DRIPS',
-          },
-        ],
-      },
-    },
-  });
-
   it('says dose, how it went and what the knot tells', () => {
     show(<AttemptsBlock visit={visit({ attempts: [flush] })} mayWrite />);
     expect(screen.getByText('C: 2.5 mL in 9 s at 22 °C; went in stiffly; tinted, drips')).toBeInTheDocument();
@@ -94,10 +95,13 @@ describe('attempts of a visit', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Take back flush/ }));
     fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
     expect(await screen.findByText('Say what was wrong with this entry.')).toBeInTheDocument();
+    expect(screen.getByText('Say where its fluid is: poured, or still in the bottle.')).toBeInTheDocument();
     expect(sent).toHaveLength(0);
     fireEvent.change(screen.getByLabelText('What was wrong with it'), { target: { value: 'other head' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Poured: it is waste' }));
     fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
     await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0].body).toMatchObject({ reason: 'other head', poured: true });
     expect(sent[0].path).toBe('/api/visits/visit-1/attempts/attempt-1/withdrawal');
   });
 
@@ -170,5 +174,29 @@ describe('the rest of a visit', () => {
     });
     fireEvent.click(screen.getByRole('button', { name: 'End the hold' }));
     await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'HOLD_ENDED', note: 'dry all through' }));
+  });
+});
+
+describe('what was just logged', () => {
+  const open = (part: Partial<Parameters<typeof visit>[0]>, state: object, now = NOW) => {
+    const { router } = show(<JustLogged visit={visit(part)} now={now} mayWrite />);
+    return act(() => router.navigate('/', { state }));
+  };
+
+  it('stays in one line with the way back', async () => {
+    await open({ attempts: [flush] }, { logged: 'attempt-1' }, Date.parse(flush.startedAt) + 60_000);
+    expect(screen.getByRole('status')).toHaveTextContent(
+      /^Flush logged: C; 1.5 mL of Cablecombe head cleaner/,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Take back what was just logged' }));
+    expect(screen.getByRole('dialog', { name: 'Take this entry back' })).toBeInTheDocument();
+  });
+
+  it('goes when it was taken back, or after a while, and never comes for another', async () => {
+    const soon = Date.parse(flush.startedAt) + 60_000;
+    await open({ attempts: [{ ...flush, withdrawnReason: 'slip' }] }, { logged: 'attempt-1' }, soon);
+    await open({ attempts: [flush] }, { logged: 'attempt-1' }, soon + 11 * 60_000);
+    await open({ attempts: [flush] }, {}, soon);
+    expect(screen.queryByRole('status')).not.toBeInTheDocument();
   });
 });

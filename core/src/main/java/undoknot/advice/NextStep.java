@@ -50,7 +50,13 @@ public record NextStep(Action action, Instant at, Advice advice) {
      *
      * @param ofWork whether logged work waits by it; drops, jars and fluids that warm leave the hands free until they are due
      */
-    public record Running(Kind kind, Instant dueAt, boolean ofWork) {}
+    public record Running(Kind kind, Instant dueAt, boolean ofWork) {
+        private boolean isOfPad(HeadNow head) {
+            return kind == Kind.WAIT
+                    && ofWork
+                    && head.kept(NoPower.PAD_UNDER_HEAD).isPresent();
+        }
+    }
 
     /**
      * @param closed returned already
@@ -65,7 +71,11 @@ public record NextStep(Action action, Instant at, Advice advice) {
         }
         Optional<Running> called = earliest(running, c -> isDue(c, now) || c.kind() == Kind.BURST);
         if (called.isPresent()) {
-            return inHand(called.get(), isDue(called.get(), now));
+            boolean due = isDue(called.get(), now);
+            // The wait of a pad is over when the pad is out: one tap for both.
+            return due && called.get().isOfPad(head)
+                    ? new NextStep(Action.TAKE_PAD_OUT, null, null)
+                    : inHand(called.get(), due);
         }
         Advice advice = advised.get();
         Optional<Running> work = earliest(running, Running::ofWork);

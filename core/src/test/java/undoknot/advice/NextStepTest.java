@@ -188,6 +188,22 @@ class NextStepTest {
                 .isEqualTo(expected == Action.CHECK_AGAIN || expected == Action.REFIT);
     }
 
+    /** Laying a pad starts a wait, and only taking it out ends that (handbook 8). */
+    @ParameterizedTest
+    @CsvSource({
+        "WAIT, true,   0, TAKE_PAD_OUT",
+        "WAIT, true,  60, WAIT_WORK",
+        "WAIT, false,  0, END_WAIT",
+        "SOAK, true,   0, LIFT_FROM_SOAK",
+    })
+    void a_pad_whose_time_is_over_is_taken_out(StepClock.Kind kind, boolean ofWork, int dueInS, Action expected) {
+        WrittenVisit padded =
+                dried().check().flush(Resistance.FREE, "C").head(kept(Site.IN_CARRIAGE, NoPower.PAD_UNDER_HEAD));
+        assertThat(next(padded, new Running(kind, NOW.plusSeconds(dueInS), ofWork))
+                        .action())
+                .isEqualTo(expected);
+    }
+
     @Test
     void work_in_the_carriage_needs_a_head_that_is_out_refitted() {
         WrittenVisit sediment =

@@ -71,7 +71,7 @@ class AccessibleTest extends BrowserTest {
     /** A scan being settled, corners being placed, a coarse reading, a layout being made. */
     private void lookAtScans() {
         page.navigate(shop.address + "/visits/" + visitOf("OD6-51002") + "/read");
-        button(page, "Print a check on the stand-in").click();
+        button(page, "Print a simulated check").click();
         assertThat(heading(page, "Totals")).isVisible();
         look("a scan that was read");
         button(page, "Place the corners by hand").click();

@@ -49,7 +49,7 @@ class JudgeTest extends BrowserTest {
         if (advice.equals("Take the pad out") || advice.startsWith("Look: are contacts")) {
             assertThat(region(page, "What now").getByText(advice)).hasCount(0);
         } else if (advice.startsWith("Read the first") || advice.startsWith("Read a check again")) {
-            button(page, "Print a check on the stand-in").click();
+            button(page, "Print a simulated check").click();
             button(page, "Accept as check " + ++checks).click();
             backOnTheVisit();
         } else if (advice.startsWith("Look: ")) {
@@ -67,7 +67,7 @@ class JudgeTest extends BrowserTest {
     private void look() {
         Locator proposed = page.getByRole(AriaRole.REGION).first();
         assertThat(proposed).hasAccessibleName(Pattern.compile("^Proposed look: "));
-        proposed.getByText("Look at the stand-in").click();
+        proposed.getByText("Look at the simulated head").click();
         Locator shows = proposed.getByRole(AriaRole.STATUS);
         assertThat(shows).containsText("(simulated)");
         Matcher seen = Pattern.compile(": (.*) \\(simulated\\)").matcher(shows.textContent());

@@ -209,7 +209,7 @@ class ReadScanTest extends BrowserTest {
                 "select cast(v.id as char) from visit v join head h on h.id = v.head_id where h.serial = 'HW8-01120'",
                 String.class);
         page.navigate(shop.address + "/visits/" + visit + "/read");
-        doubleTap(button(page, "Print a check on the stand-in"));
+        doubleTap(button(page, "Print a simulated check"));
         assertThat(heading(page, "Totals")).isVisible();
         assertThat(page.getByText("(simulated)")).isVisible();
 

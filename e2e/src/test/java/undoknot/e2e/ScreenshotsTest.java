@@ -75,7 +75,7 @@ class ScreenshotsTest extends BrowserTest {
         take(page, shop.address + "/shelf", "shelf");
         page.navigate(of("HW8-01120") + "/read");
         select(page, "How it is scanned", Pattern.compile("^Folded"));
-        button(page, "Print a check on the stand-in").click();
+        button(page, "Print a simulated check").click();
         assertThat(heading(page, "Totals")).isVisible();
         page.waitForLoadState(LoadState.NETWORKIDLE);
         shoot(page, "read");

@@ -205,7 +205,7 @@ class WholeWayTest extends BrowserTest {
         link(page, "Before and after").click();
         Locator whole = region(page, "The whole head");
         assertThat(whole).containsText("17 restored, 1 still out, 0 newly out");
-        assertThat(whole).containsText("Recovery 17 of 18, 94 %; wander 0 of 1, 0 %.");
+        assertThat(whole).containsText("Recovery 17 of 18, 94 %; gaps that moved 0 of 1, 0 %.");
         assertThat(whole.getByRole(AriaRole.BUTTON)).hasText("Acceptance met");
         assertThat(page.getByRole(
                         AriaRole.IMG,

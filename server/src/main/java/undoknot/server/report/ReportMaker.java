@@ -262,17 +262,23 @@ public class ReportMaker {
                 || method == Method.VAPOUR;
     }
 
+    /** What left the bottles: by the work that stands, then what was poured for entries that were taken back. */
     private static List<Report.FluidLine> fluids(LoggedVisit logged, List<Attempt> standing) {
         Map<String, BigDecimal> sums = new LinkedHashMap<>();
-        for (Attempt attempt : standing) {
-            if (attempt.lotId != null) {
-                FluidLot lot = logged.lots().get(attempt.lotId);
-                sums.merge(lot.name + ", lot " + lot.lotCode, attempt.volumeMl, BigDecimal::add);
-            }
-        }
+        standing.forEach(attempt -> addFluid(sums, logged, attempt, ""));
+        logged.attempts().stream()
+                .filter(Attempt::pouredInVain)
+                .forEach(attempt -> addFluid(sums, logged, attempt, ", poured in vain"));
         return sums.entrySet().stream()
                 .map(e -> new Report.FluidLine(e.getKey(), e.getValue()))
                 .toList();
+    }
+
+    private static void addFluid(Map<String, BigDecimal> sums, LoggedVisit logged, Attempt attempt, String besides) {
+        if (attempt.lotId != null) {
+            FluidLot lot = logged.lots().get(attempt.lotId);
+            sums.merge(lot.name + ", lot " + lot.lotCode + besides, attempt.volumeMl, BigDecimal::add);
+        }
     }
 
     private static Long percent(OptionalDouble share) {

@@ -68,7 +68,9 @@ class AttemptController {
     record Withdrawal(
             @NotBlank(message = "Say what was wrong with this entry.")
             @Size(max = 2000, message = "Keep the reason to {max} signs.")
-            String reason) {}
+            String reason,
+
+            @Nullable Boolean poured) {}
 
     /** What is known so far of an attempt that is being entered. */
     record PreviewEntry(
@@ -170,9 +172,9 @@ class AttemptController {
         return log.end(visitId, id);
     }
 
-    /** Takes back an entry made by mistake; it stays readable, and its fluid goes back to the lot. */
+    /** Takes back an entry made by mistake; it stays readable; fluid that was not poured goes back to the lot. */
     @PutMapping("/{id}/withdrawal")
     VisitView withdraw(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody Withdrawal withdrawal) {
-        return log.withdraw(visitId, id, withdrawal.reason().strip());
+        return log.withdraw(visitId, id, withdrawal.reason().strip(), withdrawal.poured());
     }
 }

@@ -257,7 +257,8 @@ class AttemptLog {
         });
     }
 
-    VisitView withdraw(UUID visitId, UUID id, String reason) {
+    /** Takes an entry back; whether its fluid was poured must be said when it drew any. */
+    VisitView withdraw(UUID visitId, UUID id, String reason, Boolean poured) {
         return writes.on(
                 visitId,
                 () -> {
@@ -271,6 +272,10 @@ class AttemptLog {
                     if (!attempt.stands()) {
                         return List.of();
                     }
+                    if (attempt.lotId != null && poured == null) {
+                        throw Refused.entry(
+                                "poured", "MISSING", "Say where its fluid is: poured, or still in the bottle.");
+                    }
                     // Before the row changes: the log holds the same one.
                     HeadNow before = logged.headNow(clock.instant());
                     List<Object> written = new ArrayList<>(stop(logged, attempt));
@@ -281,8 +286,11 @@ class AttemptLog {
                         written.add(headEntries.saveAndFlush(row));
                     });
                     if (attempt.lotId != null) {
-                        shelf.putBack(attempt.lotId, id);
-                        written.add(shelf.get(attempt.lotId));
+                        attempt.withdrawnPoured = poured;
+                        if (!poured) {
+                            shelf.putBack(attempt.lotId, id);
+                            written.add(shelf.get(attempt.lotId));
+                        }
                     }
                     written.add(attempts.saveAndFlush(attempt));
                     LoggedVisit after = loader.with(logged, written);

@@ -31,6 +31,7 @@ public record AttemptView(
         @Nullable Site site,
         @Nullable Wet wet,
         @Nullable String withdrawnReason,
+        @Nullable Boolean withdrawnPoured,
         @Nullable Knot knot,
         int burstsDone) {
     public static AttemptView of(Attempt a, LoggedVisit c) {
@@ -54,6 +55,7 @@ public record AttemptView(
                 a.site,
                 a.wet,
                 a.withdrawnReason,
+                a.withdrawnPoured,
                 a.stands() ? c.knot(a) : null,
                 bursts);
     }

@@ -70,6 +70,9 @@ public class Attempt {
 
     public String withdrawnReason;
 
+    /** Whether the fluid of an entry that was taken back left its bottle all the same; null while the entry stands. */
+    public Boolean withdrawnPoured;
+
     protected Attempt() {}
 
     public Attempt(UUID id, UUID visitId, Instant startedAt, String startedBy) {
@@ -81,5 +84,10 @@ public class Attempt {
 
     public boolean stands() {
         return withdrawnReason == null;
+    }
+
+    /** Fluid that is gone although the entry was taken back. */
+    public boolean pouredInVain() {
+        return Boolean.TRUE.equals(withdrawnPoured);
     }
 }

@@ -120,7 +120,7 @@ class ClockTest {
                 api.put(path("/attempts/" + id()), waiting("PAD", 720)).is(200).body();
         assertThat(laid.at("/next/action").asText()).isEqualTo("WAIT_WORK");
         clock.forward(Duration.ofMinutes(725));
-        assertThat(now().at("/next/action").asText()).isEqualTo("END_WAIT");
+        assertThat(now().at("/next/action").asText()).isEqualTo("TAKE_PAD_OUT");
         // Taking the pad out ends its clock as well.
         JsonNode out = api.head(visit, "PAD_OUT").is(200).body();
         assertThat(out.at("/attempts/0/endedAt").isMissingNode()).isFalse();

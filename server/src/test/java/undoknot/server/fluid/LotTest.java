@@ -86,13 +86,13 @@ class LotTest {
                 .isEqualTo(480);
     }
 
-    /** Whatever was drawn or put back stands in the ledger; so the bottles of the demo add up as well. */
+    /** Whatever was drawn, put back or poured in vain stands in the ledger; so the bottles of the demo add up as well. */
     @Test
     void the_ledger_tells_every_millilitre_of_every_attempt() {
         List<Map<String, Object>> wrong = jdbc.queryForList(
                 "select a.id, a.volume_ml, coalesce(sum(d.volume_ml), 0) drawn from attempt a left join lot_draw d on d.attempt_id = a.id"
-                        + " where a.lot_id is not null group by a.id, a.volume_ml, a.withdrawn_reason"
-                        + " having drawn <> if(a.withdrawn_reason is null, a.volume_ml, 0)");
+                        + " where a.lot_id is not null group by a.id, a.volume_ml, a.withdrawn_reason, a.withdrawn_poured"
+                        + " having drawn <> if(a.withdrawn_reason is null or a.withdrawn_poured, a.volume_ml, 0)");
         assertThat(wrong).isEmpty();
         assertThat(jdbc.queryForObject("select count(*) from lot_draw", Integer.class))
                 .isPositive();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
 import undoknot.server.Api;
 import undoknot.server.MovableClock;
 import undoknot.server.ServerTest;
@@ -327,13 +329,33 @@ class AttemptTest {
                         .is(422)
                         .messageAt("reason"))
                 .contains("Say what was wrong");
-        api.put(path(id) + "/withdrawal", Map.of("reason", "other head")).is(200);
-        JsonNode again = api.put(path(id) + "/withdrawal", Map.of("reason", "other head"))
-                .is(200)
-                .body();
+        assertThat(api.put(path(id) + "/withdrawal", Map.of("reason", "other head"))
+                        .is(422)
+                        .messageAt("poured"))
+                .isEqualTo("Say where its fluid is: poured, or still in the bottle.");
+        Map<String, Object> never = Map.of("reason", "other head", "poured", false);
+        api.put(path(id) + "/withdrawal", never).is(200);
+        JsonNode again = api.put(path(id) + "/withdrawal", never).is(200).body();
         assertThat(left(lot)).isEqualTo(10.0);
         assertThat(again.at("/attempts/0/withdrawnReason").asText()).isEqualTo("other head");
         assertThat(again.path("thread").findValuesAsText("kind")).doesNotContain("ATTEMPT");
+    }
+
+    @Test
+    void fluid_poured_for_an_entry_taken_back_stays_out_of_the_bottle_and_stands_in_the_report()
+            throws UnsupportedEncodingException {
+        String lot = lotOf(10);
+        UUID id = UUID.randomUUID();
+        api.put(path(id), flush(lot, 4)).is(200);
+        api.put(path(id) + "/withdrawal", Map.of("reason", "wrong bottle", "poured", true))
+                .is(200);
+        // A second tap, with another answer, changes nothing.
+        api.put(path(id) + "/withdrawal", Map.of("reason", "wrong bottle", "poured", false))
+                .is(200);
+        assertThat(left(lot)).isEqualTo(6.0);
+        assertThat(api.raw(HttpMethod.GET, "/api/visits/" + visit + "/report.html", null)
+                        .getContentAsString())
+                .contains("poured in vain");
     }
 
     @Test
