@@ -20,7 +20,7 @@ export function HandsNow({ clocks, now }: { clocks: Clock[]; now: number }) {
         display: 'grid',
         gap: 1.5,
         mb: 1.5,
-        gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 270px), 1fr))',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 220px), 1fr))',
       }}
     >
       {due.map((clock) => (
