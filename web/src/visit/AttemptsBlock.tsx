@@ -1,4 +1,4 @@
-import { Box, Button, Dialog, DialogActions, DialogContent, Stack, Typography } from '@mui/material';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -7,8 +7,9 @@ import { answer, api } from '../api/http';
 import type { Attempt, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { ChoiceEntry, Entry } from '../app/fields';
+import { FormDialog } from '../app/FormDialog';
 import { Block } from '../app/Page';
-import { Empty, WriteProblem } from '../app/states';
+import { Empty } from '../app/states';
 import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { advisedWords } from '../diagnosis/judgement';
@@ -109,38 +110,27 @@ export function TakeBack({ visit, attempt, close }: { visit: Visit; attempt: Att
   );
   useProblemAt(form, write.problem);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="take-back">
-      <DialogContent>
-        <Stack spacing={2}>
-          <Typography id="take-back" variant="h2">
-            Take this entry back
-          </Typography>
-          <Typography>For an entry made by mistake. It stays readable.</Typography>
-          <Entry control={form.control} name="reason" label="What was wrong with it" autoFocus />
-          {attempt.lot && (
-            <ChoiceEntry
-              control={form.control}
-              name="poured"
-              label={`Its ${attempt.volumeMl} mL of ${attempt.lot.name}`}
-              options={[
-                { value: 'POURED', label: 'Poured: it is waste' },
-                { value: 'IN_BOTTLE', label: 'Never left the bottle' },
-              ]}
-            />
-          )}
-          <WriteProblem problem={write.problem} />
-        </Stack>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Keep it</Button>
-        <Button
-          variant="contained"
-          loading={write.isBusy}
-          onClick={form.handleSubmit((entry) => write.send(entry))}
-        >
-          Take it back
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title="Take this entry back"
+      does="Take it back"
+      leaves="Keep it"
+      write={write}
+      send={() => void form.handleSubmit((entry) => write.send(entry))()}
+      close={close}
+    >
+      <Typography>For an entry made by mistake. It stays readable.</Typography>
+      <Entry control={form.control} name="reason" label="What was wrong with it" autoFocus />
+      {attempt.lot && (
+        <ChoiceEntry
+          control={form.control}
+          name="poured"
+          label={`Its ${attempt.volumeMl} mL of ${attempt.lot.name}`}
+          options={[
+            { value: 'POURED', label: 'Poured: it is waste' },
+            { value: 'IN_BOTTLE', label: 'Never left the bottle' },
+          ]}
+        />
+      )}
+    </FormDialog>
   );
 }

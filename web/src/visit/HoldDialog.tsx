@@ -1,10 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Button, Dialog, DialogActions, DialogContent, Stack, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import * as z from 'zod';
 import type { Visit, Wet } from '../api/types';
 import { ChoiceEntry, Entry, readNumber } from '../app/fields';
-import { WriteProblem } from '../app/states';
+import { FormDialog } from '../app/FormDialog';
 import { typedWhole } from '../app/typed';
 import { useProblemAt } from '../app/useProblemAt';
 import { capital, terms, word } from '../words/words';
@@ -27,48 +27,38 @@ export function HoldDialog({ visit, close }: { visit: Visit; close: () => void }
   useProblemAt(form, write.problem);
   const houseHold = visit.judgement.houseAnswers.HOLD;
   return (
-    <Dialog open onClose={close} aria-labelledby="hold-title">
-      <DialogContent>
-        <Stack spacing={2}>
-          <Typography id="hold-title" variant="h2">
-            Let it dry
-          </Typography>
-          <ChoiceEntry
-            control={form.control}
-            name="wet"
-            label="What got wet"
-            options={terms('wet').map((value) => ({ value, label: capital(word('wet', value)) }))}
-          />
-          <Entry
-            control={form.control}
-            name="hours"
-            label="Hours, if longer"
-            unit="h"
-            isNumber
-            hint={`This head, by what got wet: ${visit.usual.holds
-              .map((hold) => `${word('wet', hold.wet)} ${hold.hours} h`)
-              .join('; ')}. Moving air helps and does not shorten it.`}
-          />
-          {houseHold && houseHold !== 'BY_WHAT_WAS_WET' && (
-            <Typography>
-              House rule, {word('houseQuestion', 'HOLD')}: {word('houseSchool', `HOLD.${houseHold}`)}.
-            </Typography>
-          )}
-          <WriteProblem problem={write.problem} />
-        </Stack>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Back</Button>
-        <Button
-          variant="contained"
-          loading={write.isBusy}
-          onClick={form.handleSubmit(({ wet, hours }) =>
-            write.send({ entry: 'HOLD', wet: wet!, hours: readNumber(hours) }),
-          )}
-        >
-          Start the hold
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title="Let it dry"
+      does="Start the hold"
+      write={write}
+      send={() =>
+        void form.handleSubmit(({ wet, hours }) =>
+          write.send({ entry: 'HOLD', wet: wet!, hours: readNumber(hours) }),
+        )()
+      }
+      close={close}
+    >
+      <ChoiceEntry
+        control={form.control}
+        name="wet"
+        label="What got wet"
+        options={terms('wet').map((value) => ({ value, label: capital(word('wet', value)) }))}
+      />
+      <Entry
+        control={form.control}
+        name="hours"
+        label="Hours, if longer"
+        unit="h"
+        isNumber
+        hint={`This head, by what got wet: ${visit.usual.holds
+          .map((hold) => `${word('wet', hold.wet)} ${hold.hours} h`)
+          .join('; ')}. Moving air helps and does not shorten it.`}
+      />
+      {houseHold && houseHold !== 'BY_WHAT_WAS_WET' && (
+        <Typography>
+          House rule, {word('houseQuestion', 'HOLD')}: {word('houseSchool', `HOLD.${houseHold}`)}.
+        </Typography>
+      )}
+    </FormDialog>
   );
 }

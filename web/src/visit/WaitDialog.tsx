@@ -1,5 +1,4 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Button, Dialog, DialogActions, DialogContent, Stack, Typography } from '@mui/material';
 import { useRef } from 'react';
 import { useForm } from 'react-hook-form';
 import * as z from 'zod';
@@ -8,7 +7,7 @@ import { newId } from '../api/newId';
 import type { Visit, Waiting } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { ChoiceEntry, Entry, readNumber } from '../app/fields';
-import { WriteProblem } from '../app/states';
+import { FormDialog } from '../app/FormDialog';
 import { typedWhole } from '../app/typed';
 import { useProblemAt } from '../app/useProblemAt';
 import { capital, terms, word } from '../words/words';
@@ -46,47 +45,35 @@ export function WaitDialog({ visit, close }: { visit: Visit; close: () => void }
   );
   useProblemAt(form, write.problem);
   return (
-    <Dialog open onClose={close} aria-labelledby="wait-title">
-      <DialogContent>
-        <Stack spacing={2}>
-          <Typography id="wait-title" variant="h2">
-            Start a clock
-          </Typography>
-          <ChoiceEntry
-            control={form.control}
-            name="waiting"
-            label="What is waited for"
-            options={terms('waitFor').map((value) => ({ value, label: capital(word('waitFor', value)) }))}
-          />
-          {usual?.perChannel && (
-            <ChoiceEntry
-              control={form.control}
-              name="channel"
-              label="At which port"
-              options={visit.family.channels.map(({ code, colour }) => ({ value: code, label: colour }))}
-            />
-          )}
-          <Entry
-            control={form.control}
-            name="minutes"
-            label="Planned time"
-            unit="min"
-            isNumber
-            hint={usual && `Empty: ${usual.minutes} min, as usual.`}
-          />
-          <WriteProblem problem={write.problem} />
-        </Stack>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Back</Button>
-        <Button
-          variant="contained"
-          loading={write.isBusy}
-          onClick={form.handleSubmit((value) => write.send(value))}
-        >
-          Start the clock
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title="Start a clock"
+      does="Start the clock"
+      write={write}
+      send={() => void form.handleSubmit((value) => write.send(value))()}
+      close={close}
+    >
+      <ChoiceEntry
+        control={form.control}
+        name="waiting"
+        label="What is waited for"
+        options={terms('waitFor').map((value) => ({ value, label: capital(word('waitFor', value)) }))}
+      />
+      {usual?.perChannel && (
+        <ChoiceEntry
+          control={form.control}
+          name="channel"
+          label="At which port"
+          options={visit.family.channels.map(({ code, colour }) => ({ value: code, label: colour }))}
+        />
+      )}
+      <Entry
+        control={form.control}
+        name="minutes"
+        label="Planned time"
+        unit="min"
+        isNumber
+        hint={usual && `Empty: ${usual.minutes} min, as usual.`}
+      />
+    </FormDialog>
   );
 }
