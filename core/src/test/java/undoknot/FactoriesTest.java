@@ -30,6 +30,7 @@ import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 
 /** What a public factory refuses, and that it says which argument and which range. */
@@ -39,8 +40,8 @@ class FactoriesTest {
         return new Worth(chance, 0.2, 0.9, value, 0.02, 10, cost, 0, limit);
     }
 
-    private static Treatment.Stroke stroke(String ml, double seconds) {
-        return new Treatment.Stroke(
+    private static Stroke stroke(String ml, double seconds) {
+        return new Stroke(
                 "K",
                 new BigDecimal(ml),
                 seconds,
@@ -101,6 +102,9 @@ class FactoriesTest {
                         () -> new HouseRules(Map.of(HouseQuestion.DOSE, School.PushOrDraw.PUSH))),
                 refuses("volumeMl must be 0 or more", () -> stroke("-1", 5)),
                 refuses("seconds must be 0 or more", () -> stroke("3", Double.NaN)),
+                refuses(
+                        "does not go by strokes",
+                        () -> new Treatment.Flush(Method.WIPE, Set.of(), false, List.of(stroke("3", 5)), 20)),
                 refuses(
                         "temperatureC must be a number",
                         () -> new Treatment.Flush(List.of(stroke("3", 5)), Double.POSITIVE_INFINITY)),

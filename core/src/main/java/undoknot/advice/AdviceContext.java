@@ -23,11 +23,10 @@ import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.BarredWork;
 import undoknot.treatment.Method;
-import undoknot.treatment.Treatment;
+import undoknot.treatment.Stroke;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
 import undoknot.visit.Round;
-import undoknot.visit.Step.Worked;
 import undoknot.visit.UnchangedRounds;
 import undoknot.visit.VisitLog;
 
@@ -120,28 +119,24 @@ final class AdviceContext {
     boolean portIsStuck(String channel) {
         return flushesOf(channel).stream()
                 .reduce((a, b) -> b)
-                .filter(AdviceContext::wouldNotGo)
+                .filter(Stroke::wouldNotGo)
                 .isPresent();
     }
 
     /** Whether the port of a channel would not take fluid in two flushes running. */
     boolean portStaysStuck(String channel) {
-        List<Treatment.Stroke> last = flushesOf(channel);
+        List<Stroke> last = flushesOf(channel);
         return last.size() >= 2
-                && last.subList(last.size() - 2, last.size()).stream().allMatch(AdviceContext::wouldNotGo);
+                && last.subList(last.size() - 2, last.size()).stream().allMatch(Stroke::wouldNotGo);
     }
 
-    private static boolean wouldNotGo(Treatment.Stroke stroke) {
-        return stroke.resistance() == Treatment.Resistance.WOULD_NOT_GO;
-    }
-
-    /** The last stroke of every flush in a channel. */
-    private List<Treatment.Stroke> flushesOf(String channel) {
-        return visit.work().stream()
-                .map(Worked::treatment)
-                .filter(Treatment.Flush.class::isInstance)
-                .flatMap(t -> ((Treatment.Flush) t)
-                        .strokes().stream().filter(s -> s.channel().equals(channel)).reduce((a, b) -> b).stream())
+    /** The last stroke of every flush in a channel at which the resistance was felt. */
+    private List<Stroke> flushesOf(String channel) {
+        return visit.flushes()
+                .flatMap(flush -> flush.strokes().stream()
+                        .filter(s -> s.channel().equals(channel) && s.resistance() != null)
+                        .reduce((a, b) -> b)
+                        .stream())
                 .toList();
     }
 

@@ -3,12 +3,15 @@ package undoknot.advice;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import undoknot.advice.Advice.Rule;
+import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
+import undoknot.treatment.Sitting;
 import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock.Kind;
 
@@ -20,14 +23,35 @@ import undoknot.visit.StepClock.Kind;
  * @param at when it can or must be done; null when it can be done now, or nobody knows yet
  * @param advice what is advised, beside a wait what can be done meanwhile; null while something is in hand or keeps the
  *     head from it, and for a head that was returned
+ * @param goOn the rounds to go on with, or null
  */
-public record NextStep(Action action, Instant at, Advice advice) {
+public record NextStep(Action action, Instant at, Advice advice, OpenSitting goOn) {
+
+    public NextStep(Action action, Instant at, Advice advice) {
+        this(action, at, advice, null);
+    }
+
+    /**
+     * A sitting that was begun and is not over, and wants hands.
+     *
+     * @param id key of its work
+     * @param channels those that are not done
+     * @param channel whose turn it is; null for the whole head
+     * @param next what belongs next there
+     */
+    public record OpenSitting(String id, Method method, List<String> channels, String channel, Sitting.Next next) {
+        public OpenSitting {
+            channels = List.copyOf(channels);
+        }
+    }
 
     /** In the order in which a bench looks at them: what needs hands first. */
     public enum Action {
         LIFT_FROM_SOAK,
         END_BURST,
         END_WAIT,
+        /** Rounds that were begun are not at their end point yet. */
+        GO_ON,
         TAKE_PAD_OUT,
         LOOK_IF_DRY,
         WIPE_SPILL,
@@ -61,11 +85,17 @@ public record NextStep(Action action, Instant at, Advice advice) {
     /**
      * @param closed returned already
      * @param running clocks that run or wait for hands
+     * @param sitting rounds that were begun and want hands, or null
      * @param head where the head is and what keeps it from power
      * @param advised what the rules advise; asked only where it is needed
      */
     public static NextStep of(
-            boolean closed, Collection<Running> running, HeadNow head, Supplier<Advice> advised, Instant now) {
+            boolean closed,
+            Collection<Running> running,
+            OpenSitting sitting,
+            HeadNow head,
+            Supplier<Advice> advised,
+            Instant now) {
         if (closed) {
             return new NextStep(Action.NOTHING, null, null);
         }
@@ -76,6 +106,9 @@ public record NextStep(Action action, Instant at, Advice advice) {
             return due && called.get().isOfPad(head)
                     ? new NextStep(Action.TAKE_PAD_OUT, null, null)
                     : inHand(called.get(), due);
+        }
+        if (sitting != null) {
+            return new NextStep(Action.GO_ON, null, null, sitting);
         }
         Advice advice = advised.get();
         Optional<Running> work = earliest(running, Running::ofWork);

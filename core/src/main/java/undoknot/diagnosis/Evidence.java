@@ -84,8 +84,8 @@ public final class Evidence {
         Map<String, List<Resistance>> strokes = new LinkedHashMap<>();
         Map<String, String> from = new LinkedHashMap<>();
         for (Worked worked : visit.work()) {
-            if (worked.treatment() instanceof Treatment.Flush flush) {
-                flush.strokes().forEach(s -> {
+            if (worked.treatment() instanceof Treatment.Flush flush && flush.isFlush()) {
+                flush.strokes().stream().filter(s -> s.resistance() != null).forEach(s -> {
                     strokes.computeIfAbsent(s.channel(), c -> new ArrayList<>()).add(s.resistance());
                     from.put(s.channel(), worked.id());
                 });

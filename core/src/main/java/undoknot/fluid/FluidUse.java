@@ -8,7 +8,7 @@ public enum FluidUse {
     BATH,
     /** Wipes and pads under the face. */
     FACE,
-    /** Service station, underside and strip: parts of the machine that no ink runs through. */
+    /** Service station, underside and strip, and parts taken off: nothing of the head itself. */
     STATION,
     CONTACTS;
 

@@ -129,17 +129,18 @@ public final class Gates {
     public static List<Gate> of(Treatment treatment, Situation s) {
         Method method = Method.of(treatment);
         List<Gate> gates = new ArrayList<>(ofMethod(method, s));
-        fittings(method, treatment.channels(), s, gates);
+        fittings(method, treatment instanceof Treatment.Flush f ? f.planned() : treatment.channels(), s, gates);
         depth(method, s, gates);
         heat(method, treatment, s, gates);
         if (treatment instanceof Treatment.Flush flush) {
             pressure(flush, s, gates);
+            flush.strokes().forEach(stroke -> suction(method, stroke.suctionKpa(), s, gates));
         } else if (treatment instanceof Treatment.Bath bath) {
             bursts(bath, s, gates);
         } else if (treatment instanceof Treatment.Cycle cycle) {
             cycles(cycle, s, gates);
         } else if (treatment instanceof Treatment.Handwork work) {
-            suction(work, s, gates);
+            suction(method, work.suctionKpa(), s, gates);
         }
         fluid(MethodOnHead.of(method).use(), s, gates);
         warmed(method, treatment, s, gates);
@@ -261,16 +262,17 @@ public final class Gates {
 
     /** Past the limit for certain, by the force or with every nozzle open; or past it through what is open now. */
     private static void pressure(Treatment.Flush flush, Situation s, List<Gate> gates) {
-        if (s.limits().pushKpa() == null) {
+        if (s.limits().pushKpa() == null || !flush.method().isPush()) {
             return;
         }
-        for (Treatment.Stroke stroke : flush.strokes()) {
+        for (Stroke stroke : flush.strokes()) {
             Channel channel = s.family().channel(stroke.channel()).orElse(null);
             if (channel == null) {
                 continue;
             }
             Push push = Push.of(s.family(), channel, s.now().open().get(channel.code()), flush.temperatureC());
-            boolean flowed = stroke.resistance() != Treatment.Resistance.WOULD_NOT_GO && stroke.seconds() > 0;
+            // A stroke that nobody timed is judged by its force alone.
+            boolean flowed = !stroke.wouldNotGo() && stroke.seconds() != null && stroke.seconds() > 0;
             double ml = stroke.volumeMl().doubleValue();
             double surely = flowed ? push.leastPressureKpa(ml, stroke.seconds()) : 0;
             if (stroke.syringe() != null && stroke.force() != null) {
@@ -290,13 +292,10 @@ public final class Gates {
         return Math.round(value * 10) / 10.0;
     }
 
-    private static void suction(Treatment.Handwork work, Situation s, List<Gate> gates) {
+    private static void suction(Method method, Double kpa, Situation s, List<Gate> gates) {
         Double limit = s.limits().suctionKpa();
-        if (work.method() == Method.DRAW_BACK
-                && work.suctionKpa() != null
-                && limit != null
-                && work.suctionKpa() > limit) {
-            gates.add(Code.SUCTION_TOO_HARD.at("suctionKpa", limit, work.suctionKpa()));
+        if (method == Method.DRAW_BACK && kpa != null && limit != null && kpa > limit) {
+            gates.add(Code.SUCTION_TOO_HARD.at("suctionKpa", limit, kpa));
         }
     }
 

@@ -22,6 +22,8 @@ public enum Method {
     DRAW_IN(8, 0.40, 0.01, 1, WorkBetweenChecks.AIR),
     PURGE(6, 0.50, 0.01, 2, WorkBetweenChecks.AIR),
     STATION(15, 0.35, 0.005, 2, WorkBetweenChecks.STATION),
+    /** Seals, manifold, gasket or sub-tank, cleaned apart from the head or replaced. */
+    PARTS(10, 0.10, 0.001, 1, WorkBetweenChecks.OTHER),
     UNDERSIDE(12, 0.60, 0.01, 1, WorkBetweenChecks.OTHER),
     WIPE(5, 0.25, 0.02, 2, WorkBetweenChecks.FACE),
     PAD(6, 0.30, 0.01, 3, WorkBetweenChecks.FACE),
@@ -69,10 +71,11 @@ public enum Method {
             case PRIME -> 1.5 * channels;
             case LINE -> 30.0 * channels;
             case TRAY_SOAK -> UsualDose.soakMl(Treatment.Place.TRAY, channels);
-            case DRAW_BACK -> 25;
+            case DRAW_BACK -> UsualDose.DRAW_ML * channels;
             case BATH -> UsualDose.BATH.volumeMl();
             case SYSTEM -> 2000;
             case WIPE, PAD, VAPOUR, STATION -> 3;
+            case PARTS -> UsualDose.JAR_ML;
             default -> 0;
         };
     }
@@ -99,7 +102,7 @@ public enum Method {
     /** How it is logged. */
     public Treatment.Kind kind() {
         return switch (this) {
-            case FLUSH, WARM -> Treatment.Kind.FLUSH;
+            case FLUSH, WARM, PURGE, PRIME, DRAW_BACK, LINE, DAMPER -> Treatment.Kind.FLUSH;
             case PORT_SOAK, TRAY_SOAK -> Treatment.Kind.SOAK;
             case BATH -> Treatment.Kind.BATH;
             case CYCLE, CYCLE_STRONG -> Treatment.Kind.CYCLE;
@@ -110,6 +113,11 @@ public enum Method {
     /** Whether it is logged as work with the hands rather than as a kind with doses and clocks of its own. */
     public boolean isHandwork() {
         return kind() == Treatment.Kind.HANDWORK;
+    }
+
+    /** Whether fluid goes in strokes, port by port, so that it is one sitting with rounds. */
+    public boolean isByStrokes() {
+        return kind() == Treatment.Kind.FLUSH;
     }
 
     public static List<Method> handwork() {
@@ -161,6 +169,11 @@ public enum Method {
         return MethodOnHead.of(this).leavesPad(site);
     }
 
+    /** Whether it goes on beside a head without touching, wetting or powering it. */
+    public boolean leavesHeadAlone() {
+        return MethodOnHead.of(this).touchesNothing();
+    }
+
     /** Whether it wets contacts with a volatile fluid, which evaporates. */
     public boolean wetsContacts() {
         return MethodOnHead.of(this).wetsContacts();
@@ -196,7 +209,7 @@ public enum Method {
     /** Whether it is about the whole head or printer, so that no channel is asked for. */
     public boolean isWholeHead() {
         return switch (this) {
-            case STATION, UNDERSIDE, STRIP, RESEAT, REST, ALIGN, SYSTEM -> true;
+            case STATION, PARTS, UNDERSIDE, STRIP, RESEAT, REST, ALIGN, SYSTEM -> true;
             default -> false;
         };
     }
@@ -227,7 +240,7 @@ public enum Method {
 
     public static Method of(Treatment treatment) {
         if (treatment instanceof Treatment.Flush flush) {
-            return flush.temperatureC() > Gates.ROOM_C ? WARM : FLUSH;
+            return flush.method();
         }
         if (treatment instanceof Treatment.Soak soak) {
             return soak.place() == Treatment.Place.PORT ? PORT_SOAK : TRAY_SOAK;

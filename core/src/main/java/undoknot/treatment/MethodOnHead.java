@@ -103,6 +103,7 @@ record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<Barre
         row(Method.LINE, null, CARRIAGE, NOTHING, FluidUse.FLUSH, bars(), SYRINGE);
         row(Method.CARTRIDGE, null, CARRIAGE, NOTHING, FluidUse.FLUSH, bars());
         row(Method.STATION, null, EITHER, NOTHING, FluidUse.STATION, bars());
+        row(Method.PARTS, null, EITHER, NOTHING, FluidUse.STATION, bars());
         row(Method.UNDERSIDE, null, EITHER, NOTHING, FluidUse.STATION, bars());
         row(Method.STRIP, null, EITHER, NOTHING, FluidUse.STATION, bars());
         row(Method.RESEAT, null, EITHER, CONTACTS, FluidUse.CONTACTS, bars());
@@ -150,6 +151,10 @@ record MethodOnHead(Code family, Where where, Wets wets, FluidUse use, Set<Barre
     /** Whether a pad lies under the head in the carriage until it is taken out. */
     boolean leavesPad(Site site) {
         return site == Site.IN_CARRIAGE && wets.pad;
+    }
+
+    boolean touchesNothing() {
+        return wets == NOTHING && (where == EITHER || where == CARRIAGE);
     }
 
     boolean wetsContacts() {

@@ -1,19 +1,22 @@
 package undoknot.treatment;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
-import undoknot.flow.Syringe;
+import java.util.UUID;
 import undoknot.fluid.FluidUse;
 
 /** One treatment of named channels, and what its kind records. */
 public sealed interface Treatment {
 
     enum Kind {
+        /** Fluid in strokes at a port; which work is its {@link Method}. */
         FLUSH,
         SOAK,
         BATH,
@@ -57,52 +60,31 @@ public sealed interface Treatment {
     }
 
     /**
-     * Fluid pushed in at one port.
+     * Fluid in strokes, port by port, until every channel is at the end point of the method: one sitting.
      *
-     * @param seconds time of the stroke, s
-     * @param syringe which was used, null when nobody said
-     * @param force how hard the thumb pushed, null when nobody said
+     * @param method a method by strokes; flush and warm flush are told apart by the temperature
+     * @param planned channels it is meant for; those that had a stroke belong to them
+     * @param pulses whether fluid goes in pulses with pad prints between, instead of a stroke and a soak
      */
-    record Stroke(
-            String channel,
-            BigDecimal volumeMl,
-            double seconds,
-            Resistance resistance,
-            Effluent effluent,
-            Stream stream,
-            Syringe syringe,
-            Syringe.Thumb force) {
+    record Flush(Method method, Set<String> planned, boolean pulses, List<Stroke> strokes, double temperatureC)
+            implements Treatment {
 
-        public Stroke(
-                String channel,
-                BigDecimal volumeMl,
-                double seconds,
-                Resistance resistance,
-                Effluent effluent,
-                Stream stream) {
-            this(channel, volumeMl, seconds, resistance, effluent, stream, null, null);
+        public Flush(List<Stroke> strokes, double temperatureC) {
+            this(Method.FLUSH, Set.of(), false, strokes, temperatureC);
         }
 
-        /** @throws IllegalArgumentException when the volume is negative, or the seconds are negative or no number */
-        public Stroke {
-            Objects.requireNonNull(channel, "channel");
-            notNegative("volumeMl", volumeMl);
-            notNegative("seconds", seconds);
-            Objects.requireNonNull(resistance, "resistance");
-            Objects.requireNonNull(effluent, "effluent");
-            Objects.requireNonNull(stream, "stream");
-        }
-
-        /** Flushing ends at an end point, not at a count: effluent like fresh fluid and the stream whole. */
-        public boolean reachedEndPoint() {
-            return effluent == Effluent.LIKE_FRESH && stream == Stream.WHOLE;
-        }
-    }
-
-    record Flush(List<Stroke> strokes, double temperatureC) implements Treatment {
         public Flush {
             strokes = List.copyOf(strokes);
             number("temperatureC", temperatureC);
+            if (method == null || method == Method.FLUSH || method == Method.WARM) {
+                method = temperatureC > Gates.ROOM_C ? Method.WARM : Method.FLUSH;
+            }
+            if (!method.isByStrokes()) {
+                throw new IllegalArgumentException(method + " does not go by strokes");
+            }
+            List<String> all = new ArrayList<>(planned);
+            strokes.forEach(s -> all.add(s.channel()));
+            planned = inOrder(all);
         }
 
         @Override
@@ -115,6 +97,7 @@ public sealed interface Treatment {
             return temperatureC;
         }
 
+        /** Those that had a stroke: a channel that was only meant has not been treated. */
         @Override
         public Set<String> channels() {
             return inOrder(strokes.stream().map(Stroke::channel).toList());
@@ -123,6 +106,47 @@ public sealed interface Treatment {
         @Override
         public BigDecimal volumeMl() {
             return strokes.stream().map(Stroke::volumeMl).reduce(BigDecimal.ZERO, BigDecimal::add);
+        }
+
+        /** Whether fluid is pushed at the port and its resistance felt by the thumb. */
+        public boolean isFlush() {
+            return method == Method.FLUSH || method == Method.WARM;
+        }
+
+        /** The same sitting with one stroke more, or with the stroke of that key as it is known now. */
+        public Flush with(Stroke stroke) {
+            List<Stroke> next = new ArrayList<>(strokes);
+            int at = indexOf(stroke.id());
+            if (at < 0) {
+                next.add(stroke);
+            } else {
+                next.set(at, stroke);
+            }
+            return new Flush(method, planned, pulses, next, temperatureC);
+        }
+
+        /** The same sitting without a stroke that was none. */
+        public Flush without(UUID stroke) {
+            return new Flush(
+                    method,
+                    planned,
+                    pulses,
+                    strokes.stream().filter(s -> !stroke.equals(s.id())).toList(),
+                    temperatureC);
+        }
+
+        public Optional<Stroke> stroke(UUID id) {
+            int at = indexOf(id);
+            return at < 0 ? Optional.empty() : Optional.of(strokes.get(at));
+        }
+
+        private int indexOf(UUID id) {
+            for (int i = 0; i < strokes.size(); i++) {
+                if (id != null && id.equals(strokes.get(i).id())) {
+                    return i;
+                }
+            }
+            return -1;
         }
     }
 
@@ -231,7 +255,7 @@ public sealed interface Treatment {
     }
 
     /**
-     * @param method which work; never one that has a kind of its own
+     * @param method which work; never one that has a kind of its own, but for what was logged before it went by strokes
      * @param channels channels it was done for; all of them when it is about the head
      * @param volumeMl fluid used, mL; zero when none was drawn from a bottle
      * @param temperatureC of the fluid, °C; null where it is not asked, or at room temperature
@@ -258,7 +282,8 @@ public sealed interface Treatment {
             Objects.requireNonNull(method, "method");
             notNegative("volumeMl", volumeMl);
             channels = inOrder(channels);
-            if (!method.isHandwork()) {
+            boolean beforeStrokes = method.isByStrokes() && method != Method.FLUSH && method != Method.WARM;
+            if (!method.isHandwork() && !beforeStrokes) {
                 throw new IllegalArgumentException(method + " has a kind of its own");
             }
         }
@@ -274,18 +299,18 @@ public sealed interface Treatment {
         }
     }
 
-    private static void notNegative(String name, BigDecimal value) {
+    static void notNegative(String name, BigDecimal value) {
         Objects.requireNonNull(value, name);
         notNegative(name, value.doubleValue());
     }
 
-    private static void notNegative(String name, double value) {
+    static void notNegative(String name, double value) {
         if (!(value >= 0 && value < Double.POSITIVE_INFINITY)) {
             throw new IllegalArgumentException(name + " must be 0 or more and finite, was " + value);
         }
     }
 
-    private static void number(String name, double value) {
+    static void number(String name, double value) {
         if (!Double.isFinite(value)) {
             throw new IllegalArgumentException(name + " must be a number, was " + value);
         }

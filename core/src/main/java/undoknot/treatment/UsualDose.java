@@ -24,6 +24,12 @@ public final class UsualDose {
     /** A planned stroke keeps so far below the limit, as a share of its least time. */
     private static final double MARGIN = 1.1;
 
+    /** What a draw-back takes for each channel, mL. */
+    public static final double DRAW_ML = 5;
+
+    /** Seals and small parts in a closed jar: 15 to 30 mL. */
+    public static final double JAR_ML = 20;
+
     /** Temperature of a fluid that was not warmed, °C. */
     public static final double ROOM_C = 22;
 
@@ -57,6 +63,7 @@ public final class UsualDose {
             case PAD -> List.of(10, 60, 720);
             case VAPOUR -> List.of(150, 720);
             case REST -> List.of(720);
+            case PARTS -> List.of(40, 720);
             default -> List.of();
         };
     }

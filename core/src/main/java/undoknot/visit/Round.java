@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import undoknot.treatment.Method;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.WorkBetweenChecks;
 import undoknot.visit.Step.Checked;
@@ -47,10 +48,10 @@ public record Round(Checked before, List<Worked> work, Checked after) {
     public Set<String> flowed() {
         return work.stream()
                 .map(Worked::treatment)
-                .filter(Treatment.Flush.class::isInstance)
+                .filter(t -> t instanceof Treatment.Flush flush && flush.isFlush())
                 .flatMap(t -> ((Treatment.Flush) t).strokes().stream())
-                .filter(s -> s.resistance() != Treatment.Resistance.WOULD_NOT_GO)
-                .map(Treatment.Stroke::channel)
+                .filter(s -> !s.wouldNotGo())
+                .map(Stroke::channel)
                 .collect(Collectors.toSet());
     }
 }

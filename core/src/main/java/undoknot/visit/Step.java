@@ -6,6 +6,7 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Observation;
 import undoknot.treatment.Method;
+import undoknot.treatment.Noted;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 
@@ -40,10 +41,16 @@ public sealed interface Step {
         }
     }
 
-    record Worked(String id, Treatment treatment) implements Step {
+    /** @param noted what was noted of it besides channels, fluid and time */
+    record Worked(String id, Treatment treatment, Noted noted) implements Step {
         public Worked {
             Objects.requireNonNull(id, "id");
             Objects.requireNonNull(treatment, "treatment");
+            Objects.requireNonNull(noted, "noted");
+        }
+
+        public Worked(String id, Treatment treatment) {
+            this(id, treatment, Noted.NOTHING);
         }
 
         public Method method() {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import undoknot.head.Family;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
@@ -41,6 +42,15 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
                 .filter(Worked.class::isInstance)
                 .map(Worked.class::cast)
                 .toList();
+    }
+
+    /** Flushes and warm flushes, at which the thumb feels the channel. */
+    public Stream<Treatment.Flush> flushes() {
+        return work().stream()
+                .map(Worked::treatment)
+                .filter(Treatment.Flush.class::isInstance)
+                .map(Treatment.Flush.class::cast)
+                .filter(Treatment.Flush::isFlush);
     }
 
     public List<Checked> checks() {

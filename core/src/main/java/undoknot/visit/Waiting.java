@@ -7,6 +7,8 @@ public enum Waiting {
     COOL_DOWN(30, false),
     /** Fluid in hot water. */
     WARMING(10, false),
+    /** Fluid left standing in a channel between two strokes of a flush. */
+    BETWEEN_STROKES(10, false),
     /** Seals and small parts in a closed jar. */
     JAR(40, false);
 

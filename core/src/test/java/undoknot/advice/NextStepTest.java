@@ -18,6 +18,7 @@ import undoknot.observation.Sign;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
+import undoknot.treatment.Sitting;
 import undoknot.treatment.Treatment.Resistance;
 import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock;
@@ -34,6 +35,7 @@ class NextStepTest {
         return NextStep.of(
                 false,
                 List.of(running),
+                null,
                 visit.visit().head(),
                 () -> visit.judge().advice().first(),
                 NOW);
@@ -115,11 +117,35 @@ class NextStepTest {
         assertThat(next(two).action()).isEqualTo(Action.CHECK_AGAIN);
     }
 
+    /** Rounds that were begun go on before anything else is advised; only a clock that calls comes first. */
+    @Test
+    void rounds_that_were_begun_go_on() {
+        NextStep.OpenSitting rounds =
+                new NextStep.OpenSitting("a1", Method.FLUSH, List.of("C"), "C", Sitting.Next.SOAK);
+        WrittenVisit visit = dried().check().flush(Resistance.FREE, "C").found(Sign.STATION_CRUSTED, null);
+        assertThat(with(visit, rounds)).isEqualTo(new NextStep(Action.GO_ON, null, null, rounds));
+        Running jar = new Running(StepClock.Kind.WAIT, NOW.minusSeconds(1), false);
+        assertThat(with(visit, rounds, jar).action()).isEqualTo(Action.END_WAIT);
+        Running later = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(600), true);
+        assertThat(with(visit, rounds, later).action()).isEqualTo(Action.GO_ON);
+    }
+
+    private static NextStep with(WrittenVisit visit, NextStep.OpenSitting rounds, Running... running) {
+        return NextStep.of(
+                false,
+                List.of(running),
+                rounds,
+                visit.visit().head(),
+                () -> visit.judge().advice().first(),
+                NOW);
+    }
+
     @Test
     void a_head_that_was_returned_wants_nothing() {
         NextStep next = NextStep.of(
                 true,
                 List.of(new Running(StepClock.Kind.SOAK, NOW, true)),
+                null,
                 HeadNow.READY,
                 () -> {
                     throw new AssertionError("nobody needs to be asked");

@@ -29,6 +29,7 @@ import undoknot.practice.School;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.Wet;
 import undoknot.visit.HeadNow;
@@ -180,8 +181,8 @@ final class WrittenVisit {
     }
 
     WrittenVisit flush(Treatment.Resistance felt, String... channels) {
-        List<Treatment.Stroke> strokes = java.util.Arrays.stream(channels)
-                .map(c -> new Treatment.Stroke(
+        List<Stroke> strokes = java.util.Arrays.stream(channels)
+                .map(c -> new Stroke(
                         c, BigDecimal.valueOf(3), 12, felt, Treatment.Effluent.TINTED, Treatment.Stream.WHOLE))
                 .toList();
         return work(new Treatment.Flush(strokes, 22));

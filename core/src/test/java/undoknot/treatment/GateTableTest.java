@@ -80,7 +80,10 @@ class GateTableTest {
         return switch (method.kind()) {
             case FLUSH ->
                 new Treatment.Flush(
-                        List.of(new Treatment.Stroke(
+                        method,
+                        Set.of(),
+                        false,
+                        List.of(new Stroke(
                                 "K",
                                 BigDecimal.ONE,
                                 20,
@@ -312,7 +315,13 @@ class GateTableTest {
     @CsvFileSource(resources = "/gates/heat.csv", numLinesToSkip = 2)
     void the_heat_limit_governs_liquids(Method method, Construction construction, double temperatureC, String says) {
         Treatment warm = switch (method.kind()) {
-            case FLUSH -> new Treatment.Flush(List.of(stroke(60, null, null, Treatment.Resistance.FREE)), temperatureC);
+            case FLUSH ->
+                new Treatment.Flush(
+                        method,
+                        Set.of(),
+                        false,
+                        List.of(stroke(60.0, null, null, Treatment.Resistance.FREE)),
+                        temperatureC);
             case SOAK ->
                 new Treatment.Soak(
                         method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY,
@@ -328,24 +337,24 @@ class GateTableTest {
                 .isEqualTo(codesIn(says));
     }
 
-    private static Treatment.Stroke stroke(
-            double seconds, Syringe syringe, Syringe.Thumb force, Treatment.Resistance felt) {
-        return new Treatment.Stroke(
+    private static Stroke stroke(Double seconds, Syringe syringe, Syringe.Thumb force, Treatment.Resistance felt) {
+        return new Stroke(
+                null,
+                null,
                 "K",
                 BigDecimal.valueOf(3),
                 seconds,
-                felt,
-                Treatment.Effluent.TINTED,
-                Treatment.Stream.WHOLE,
+                Seen.of(felt, Treatment.Effluent.TINTED, Treatment.Stream.WHOLE),
                 syringe,
-                force);
+                force,
+                null);
     }
 
     @ParameterizedTest(name = "{0}, 3 mL in {1} s, {2} open, {3} {4}, {5}: {6}")
     @CsvFileSource(resources = "/gates/pressure.csv", numLinesToSkip = 4, nullValues = "-")
     void a_push_keeps_to_the_pressure(
             Construction construction,
-            double seconds,
+            Double seconds,
             Integer open,
             Syringe syringe,
             Syringe.Thumb force,
@@ -370,7 +379,8 @@ class GateTableTest {
         "THERMAL_BLADDER, 5, NO_SUCTION",
     })
     void a_draw_keeps_to_the_suction(Construction construction, double kpa, String says) {
-        Treatment draw = new Treatment.Handwork(Method.DRAW_BACK, Set.of("K"), BigDecimal.ONE, null, kpa, null);
+        Stroke drawn = new Stroke(null, null, "K", BigDecimal.ONE, null, Seen.NOTHING, null, null, kpa);
+        Treatment draw = new Treatment.Flush(Method.DRAW_BACK, Set.of(), false, List.of(drawn), 20);
         assertThat(Gates.of(draw, ready(Method.DRAW_BACK, family(construction.limits()), false, null)))
                 .extracting(Gate::code)
                 .isEqualTo(codesIn(says));

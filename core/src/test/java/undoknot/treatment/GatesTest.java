@@ -27,7 +27,6 @@ import undoknot.treatment.Treatment.Resistance;
 import undoknot.treatment.Treatment.Soak;
 import undoknot.treatment.Treatment.Stream;
 import undoknot.treatment.Treatment.Strength;
-import undoknot.treatment.Treatment.Stroke;
 
 class GatesTest {
 
@@ -194,13 +193,11 @@ class GatesTest {
     }
 
     @Test
-    void a_flush_adds_up_its_strokes_and_knows_its_end_point() {
+    void a_flush_adds_up_its_strokes() {
         Stroke done = new Stroke("C", new BigDecimal("1.25"), 5, Resistance.FREE, Effluent.LIKE_FRESH, Stream.WHOLE);
         Stroke notYet = new Stroke("K", ML, 5, Resistance.FREE, Effluent.LIKE_FRESH, Stream.DRIPS);
         Flush flush = new Flush(List.of(done, notYet), 20);
         assertThat(flush.volumeMl()).isEqualByComparingTo("3.75");
         assertThat(flush.channels()).containsExactlyInAnyOrder("C", "K");
-        assertThat(done.reachedEndPoint()).isTrue();
-        assertThat(notYet.reachedEndPoint()).isFalse();
     }
 }

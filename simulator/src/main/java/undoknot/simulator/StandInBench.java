@@ -21,6 +21,7 @@ import undoknot.observation.Observation;
 import undoknot.observation.Sign;
 import undoknot.observation.ToldFacts;
 import undoknot.treatment.Method;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
 import undoknot.visit.HeadNow;
@@ -151,11 +152,11 @@ public final class StandInBench {
     }
 
     private Treatment pushed(Treatment.Flush flush) {
-        List<Treatment.Stroke> strokes = flush.strokes().stream()
+        List<Stroke> strokes = flush.strokes().stream()
                 .map(s -> {
                     StandInHead.Pushed felt = head.flush(
                             s.channel(), s.volumeMl().doubleValue(), pressureKpa(), flush.temperatureC(), FIT);
-                    return new Treatment.Stroke(
+                    return new Stroke(
                             s.channel(),
                             s.volumeMl(),
                             felt.seconds(),
@@ -187,7 +188,7 @@ public final class StandInBench {
     private static Treatment flush(Set<String> channels, double temperatureC) {
         return new Treatment.Flush(
                 channels.stream()
-                        .map(code -> new Treatment.Stroke(
+                        .map(code -> new Stroke(
                                 code,
                                 BigDecimal.valueOf(3),
                                 1,

@@ -239,7 +239,9 @@ public final class StandInHead {
 
     /** The printer's answer to a treatment as it is logged; see the methods for one kind. */
     public void apply(Treatment treatment, double soakedMinutes, double pressureKpa, double fit) {
-        if (treatment instanceof Treatment.Flush flush) {
+        if (treatment instanceof Treatment.Flush flush && !flush.isFlush()) {
+            flush.channels().forEach(code -> handwork(flush.method(), code));
+        } else if (treatment instanceof Treatment.Flush flush) {
             flush.strokes()
                     .forEach(s ->
                             flush(s.channel(), s.volumeMl().doubleValue(), pressureKpa, flush.temperatureC(), fit));

@@ -27,11 +27,13 @@ class ClockController {
 
     /**
      * @param channel the port it is about; needed for drops on a port
+     * @param attemptId the rounds that it is part of; needed for fluid that stands between strokes
      * @param minutes how long it is given
      */
     record WaitEntry(
             @NotNull(message = "Say what is waited for.") Waiting waiting,
             @Nullable String channel,
+            @Nullable UUID attemptId,
 
             @NotNull(message = "Enter how many minutes are planned.")
             @Min(value = 1, message = "Plan at least 1 minute.")

@@ -17,12 +17,14 @@ import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Attempts;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Sittings;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.visit.StepClock;
+import undoknot.visit.Waiting;
 
 /** Starts and stops clocks. A clock stores when it started and how long it should run, so a restart changes nothing. */
 @Component
@@ -53,10 +55,14 @@ class ClockKeeper {
             if (entry.waiting().perChannel() && !known) {
                 throw Refused.entry("channel", "MISSING", "Say at which port.");
             }
+            boolean ofRounds = entry.waiting() == Waiting.BETWEEN_STROKES;
+            if (ofRounds && Sittings.open(logged).stream().noneMatch(a -> a.id.equals(entry.attemptId()))) {
+                throw Refused.entry("attemptId", "OVER", "These rounds have ended. Give another stroke first.");
+            }
             StepClockRow row = new StepClockRow(
                     id,
                     visitId,
-                    null,
+                    ofRounds ? entry.attemptId() : null,
                     StepClock.Kind.WAIT,
                     clock.instant(),
                     SignedIn.now().displayName(),
@@ -161,10 +167,10 @@ class ClockKeeper {
         return written;
     }
 
-    /** A soak ends with its clock, a bath with the clock of its last burst. */
+    /** A soak ends with its clock, rounds go on after theirs, a bath with the clock of its last burst. */
     private Optional<Attempt> endAttempt(LoggedVisit logged, UUID attemptId, Instant now) {
         Attempt attempt = attempts.findById(attemptId).orElseThrow();
-        if (attempt.endedAt != null) {
+        if (attempt.endedAt != null || Sittings.goesByRounds(logged.treatment(attempt))) {
             return Optional.empty();
         }
         long burstsDone = logged.clocks().stream()

@@ -34,6 +34,7 @@ import undoknot.simulator.Fault;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
@@ -145,9 +146,9 @@ final class DemoVisit {
             Treatment.Effluent effluent,
             Treatment.Stream stream,
             String... channels) {
-        List<Treatment.Stroke> strokes = new ArrayList<>();
+        List<Stroke> strokes = new ArrayList<>();
         for (String channel : channels) {
-            strokes.add(new Treatment.Stroke(channel, BigDecimal.valueOf(ml), ml * 4, resistance, effluent, stream));
+            strokes.add(new Stroke(channel, BigDecimal.valueOf(ml), ml * 4, resistance, effluent, stream));
         }
         return attempt(minutesAgo, 0, lot, new Treatment.Flush(strokes, 22), null);
     }

@@ -36,9 +36,16 @@ public class Shelf {
         return lots.lock(lotId).orElseThrow(Shelf::unknown);
     }
 
-    /** @throws Refused on the entry {@code lotId} when the bottle holds too little */
+    /**
+     * @param volumeMl below zero where less was drawn than was thought
+     * @throws Refused on the entry {@code lotId} when the bottle holds too little
+     */
     public void draw(UUID lotId, UUID attemptId, BigDecimal volumeMl) {
         FluidLot lot = lock(lotId);
+        if (volumeMl.signum() < 0) {
+            back(lot, attemptId, volumeMl.negate());
+            return;
+        }
         Draw draw = new Draw(volumeMl, lot.remainingMl);
         if (!draw.isEnough()) {
             throw Refused.entry(
@@ -60,9 +67,13 @@ public class Shelf {
         FluidLot lot = lock(lotId);
         BigDecimal drawn =
                 draws.findByAttemptId(attemptId).stream().map(d -> d.volumeMl).reduce(BigDecimal.ZERO, BigDecimal::add);
+        back(lot, attemptId, drawn);
+    }
+
+    private void back(FluidLot lot, UUID attemptId, BigDecimal drawn) {
         lot.remainingMl = lot.remainingMl.add(drawn).min(lot.bottleMl);
         draws.save(new LotDraw(
-                lotId,
+                lot.id,
                 attemptId,
                 drawn.negate(),
                 clock.instant(),

@@ -31,6 +31,7 @@ import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scan;
 import undoknot.server.scan.ScanKeeper;
 import undoknot.server.scan.ScanResult;
+import undoknot.server.treatment.SittingLog;
 import undoknot.server.view.CheckView;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
@@ -54,6 +55,7 @@ class CheckController {
     private final GateKeeper gates;
     private final VisitWrites writes;
     private final Ledger ledger;
+    private final SittingLog sittings;
     private final Clock clock;
 
     CheckController(
@@ -64,6 +66,7 @@ class CheckController {
             GateKeeper gates,
             VisitWrites writes,
             Ledger ledger,
+            SittingLog sittings,
             Clock clock) {
         this.checks = checks;
         this.loader = loader;
@@ -72,6 +75,7 @@ class CheckController {
         this.gates = gates;
         this.writes = writes;
         this.ledger = ledger;
+        this.sittings = sittings;
         this.clock = clock;
     }
 
@@ -116,14 +120,15 @@ class CheckController {
             }
             String note = Objects.requireNonNullElse(entry.note(), "").strip();
             NozzleCheck check = checks.findById(id).orElse(null);
+            boolean prints = false;
             if (check == null) {
                 Instant now = clock.instant();
                 Instant taken = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
                 check = new NozzleCheck(id, visitId, taken, SignedIn.now().displayName());
                 check.enteredAt = BegunAt.enteredAt(taken, now);
-                boolean printed = reading != null
+                prints = reading != null
                         || coarse != null && !entry.coarse().kind().isOffMachine();
-                if (printed) {
+                if (prints) {
                     GateKeeper.Departure why =
                             new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
                     check.against = gates.pass(gates.ofPrint(logged, taken), why);
@@ -154,7 +159,11 @@ class CheckController {
             check.coarse = coarse;
             check.notPossible = reading == null && coarse == null ? reason : null;
             check.note = note;
-            List<NozzleCheck> kept = List.of(checks.saveAndFlush(check));
+            List<Object> kept = new ArrayList<>();
+            if (prints) {
+                kept.addAll(sittings.end(logged, check.takenAt));
+            }
+            kept.add(checks.saveAndFlush(check));
             ledger.keep(loader.with(logged, kept));
             return kept;
         });

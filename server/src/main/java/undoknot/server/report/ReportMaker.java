@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import undoknot.head.Channel;
@@ -35,12 +36,14 @@ public class ReportMaker {
 
     private final Words words;
     private final PowerWords power;
+    private final WorkWords work;
     private final Clock clock;
     private final String shop;
 
-    ReportMaker(Words words, PowerWords power, Clock clock, @Value("${undoknot.shop}") String shop) {
+    ReportMaker(Words words, PowerWords power, WorkWords work, Clock clock, @Value("${undoknot.shop}") String shop) {
         this.words = words;
         this.power = power;
+        this.work = work;
         this.clock = clock;
         this.shop = shop;
     }
@@ -157,8 +160,9 @@ public class ReportMaker {
             lines.add(new Report.AttemptLine(
                     lines.size() + 1,
                     attempt.startedAt,
-                    words.of("treatment", attempt.kind),
-                    lines(logged, attempt),
+                    name(logged.treatment(attempt)),
+                    Stream.concat(lines(logged, attempt).stream(), work.noted(logged.noted(attempt)).stream())
+                            .toList(),
                     lot == null ? null : lot.name + ", lot " + lot.lotCode,
                     lot == null ? null : attempt.volumeMl,
                     note(attempt),
@@ -168,6 +172,12 @@ public class ReportMaker {
                     words.of("knot", logged.knot(attempt))));
         }
         return lines;
+    }
+
+    private String name(Treatment treatment) {
+        return treatment instanceof Treatment.Flush flush
+                ? words.of("method", flush.method())
+                : words.of("treatment", treatment.kind());
     }
 
     /** What was noted, and that it was entered later than it was begun. */
@@ -204,13 +214,7 @@ public class ReportMaker {
         Treatment treatment = logged.treatment(attempt);
         String where = channels(treatment.channels(), logged);
         if (treatment instanceof Treatment.Flush flush) {
-            return flush.strokes().stream()
-                    .map(s ->
-                            s.channel() + ": " + Shelf.plain(s.volumeMl()) + " mL in " + number(s.seconds()) + " s at "
-                                    + number(flush.temperatureC()) + " °C; "
-                                    + words.of("resistance", s.resistance()) + "; "
-                                    + words.of("effluent", s.effluent()) + ", " + words.of("stream", s.stream()))
-                    .toList();
+            return work.strokes(flush);
         }
         if (treatment instanceof Treatment.Soak soak) {
             return List.of(where + ": " + words.of("place", soak.place()) + ", planned " + soak.plannedMinutes()
@@ -220,8 +224,8 @@ public class ReportMaker {
             return List.of(where + ": " + b.bursts() + " × " + b.burstSeconds() + " s, " + number(b.levelMm())
                     + " mm over the face, " + number(b.temperatureC()) + " °C");
         }
-        if (treatment instanceof Treatment.Handwork work) {
-            return List.of(words.of("method", work.method()) + ": " + where + waited(work, attempt));
+        if (treatment instanceof Treatment.Handwork hands) {
+            return List.of(words.of("method", hands.method()) + ": " + where + waited(hands, attempt));
         }
         Treatment.Cycle cycle = (Treatment.Cycle) treatment;
         return List.of(where + ": " + cycle.count() + " × " + words.of("strength", cycle.strength()));

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import undoknot.flow.OpenNozzles;
 import undoknot.flow.Reservoir;
 import undoknot.server.view.DepartureEntry;
+import undoknot.server.view.NotedEntry;
 import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.treatment.Caution;
@@ -46,7 +47,10 @@ class AttemptController {
      * @param doneAnyway that it was done although it is never done; a lead logs it
      * @param site where it was done; absent for where the head is. The other place takes it out, or puts it back
      * @param wet how deep the head went into fluid, in a tray or a bath; absent for the base alone
+     * @param noted what was noted of it besides
+     * @param open whether rounds go on: strokes or turns follow one by one
      * @param begunAt when it was begun, when it is entered later; absent for now
+     * @param endedAt when it was over, of work that is entered later; absent when it still runs, or took no time
      * @param departure why something else is done than what was advised; kept with the attempt, or not at all
      */
     record AttemptEntry(
@@ -62,7 +66,10 @@ class AttemptController {
             @Nullable Boolean doneAnyway,
             @Nullable Site site,
             @Nullable Wet wet,
+            @Nullable @Valid NotedEntry noted,
+            @Nullable Boolean open,
             @Nullable Instant begunAt,
+            @Nullable Instant endedAt,
             @Nullable @Valid DepartureEntry departure) {}
 
     record Withdrawal(
@@ -85,7 +92,7 @@ class AttemptController {
         @Nullable
         Method method() {
             return switch (kind) {
-                case FLUSH -> temperatureC != null && temperatureC > Gates.ROOM_C ? Method.WARM : Method.FLUSH;
+                case FLUSH -> byStrokes();
                 case SOAK ->
                     treatment != null
                                     && treatment.soak() != null
@@ -104,6 +111,18 @@ class AttemptController {
                             ? null
                             : treatment.handwork().method();
             };
+        }
+
+        private Method byStrokes() {
+            boolean other = treatment != null
+                    && treatment.flush() != null
+                    && treatment.flush().method() != null
+                    && treatment.flush().method() != Method.FLUSH
+                    && treatment.flush().method() != Method.WARM;
+            if (other) {
+                return treatment.flush().method();
+            }
+            return temperatureC != null && temperatureC > Gates.ROOM_C ? Method.WARM : Method.FLUSH;
         }
     }
 

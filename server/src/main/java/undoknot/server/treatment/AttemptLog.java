@@ -32,15 +32,20 @@ import undoknot.server.visit.Departures;
 import undoknot.server.visit.HeadEntries;
 import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Sittings;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.BegunAt;
 import undoknot.server.write.StoredJson;
+import undoknot.treatment.Asked;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Noted;
+import undoknot.treatment.Part;
+import undoknot.treatment.PartWork;
 import undoknot.treatment.Push;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
@@ -63,6 +68,7 @@ class AttemptLog {
     private final StoredJson stored;
     private final VisitWrites writes;
     private final Ledger ledger;
+    private final SittingLog sittings;
     private final Clock clock;
 
     AttemptLog(
@@ -76,6 +82,7 @@ class AttemptLog {
             StoredJson stored,
             VisitWrites writes,
             Ledger ledger,
+            SittingLog sittings,
             Clock clock) {
         this.attempts = attempts;
         this.clocks = clocks;
@@ -87,6 +94,7 @@ class AttemptLog {
         this.stored = stored;
         this.writes = writes;
         this.ledger = ledger;
+        this.sittings = sittings;
         this.clock = clock;
     }
 
@@ -156,17 +164,25 @@ class AttemptLog {
         }
         Treatment treatment = entry.treatment().treatment();
         if (known != null) {
-            if (logged.treatment(known).equals(treatment) && Objects.equals(known.lotId, entry.lotId())) {
+            if (isThere(logged, known, treatment) && Objects.equals(known.lotId, entry.lotId())) {
                 return List.of();
             }
             throw Refused.conflict(TreatmentEntry.of(logged.treatment(known)), entry.treatment());
         }
-        checkChannels(logged, treatment.channels());
+        Method method = Method.of(treatment);
+        checkChannels(logged, treatment instanceof Treatment.Flush f ? f.planned() : treatment.channels());
+        Noted noted = entry.noted() == null ? Noted.NOTHING : entry.noted().noted(method, logged.family());
+        checkParts(treatment, noted);
+        checkDoses(treatment);
         // The gates ask the bottle that was named, also where too little of it was used to be measured.
         FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
         FluidLot lot = lotFor(treatment, given);
         Instant now = clock.instant();
         Instant begun = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
+        Instant over = BegunAt.endedAt(entry.endedAt(), entry.begunAt(), now);
+        if (treatment instanceof Treatment.Flush flush) {
+            treatment = SittingLog.timed(flush, begun);
+        }
         Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet(), begun);
         GateKeeper.Departure why =
                 new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
@@ -174,36 +190,37 @@ class AttemptLog {
 
         List<Object> written = new ArrayList<>();
         UUID visitId = logged.visit().id;
-        Site site = situation.siteFor(Method.of(treatment));
+        Site site = situation.siteFor(method);
         if (site != situation.now().site()) {
             written.add(moved(site, id, visitId, begun));
         }
         Attempt attempt = new Attempt(id, visitId, begun, SignedIn.now().displayName());
         attempt.kind = treatment.kind();
         attempt.record = stored.write(StoredTreatment.of(treatment));
+        attempt.noted = noted.equals(Noted.NOTHING) ? null : stored.write(noted);
         attempt.lotId = lot == null ? null : lot.id;
-        attempt.volumeMl = treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
+        boolean reused = noted.says(Asked.TANK_REUSED);
+        attempt.volumeMl = reused ? BigDecimal.ZERO : treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
         attempt.enteredAt = BegunAt.enteredAt(begun, now);
         attempt.site = site;
         attempt.wet = entry.wet();
         attempt.departureReason = why.text();
         attempt.against = against;
-        Integer waits = treatment instanceof Treatment.Handwork work ? work.plannedMinutes() : null;
-        boolean runs = treatment instanceof Treatment.Soak || treatment instanceof Treatment.Bath || waits != null;
-        attempt.endedAt = runs ? null : begun;
+        Duration waits = waits(treatment);
+        boolean rounds = Boolean.TRUE.equals(entry.open()) && Sittings.goesByRounds(treatment);
+        attempt.endedAt = over != null ? over : waits == null && !rounds ? begun : null;
+        written.addAll(sittings.endedBy(logged, method, begun));
         written.add(attempts.saveAndFlush(attempt));
-        if (lot != null) {
-            shelf.draw(lot.id, id, treatment.volumeMl());
+        if (lot != null && attempt.volumeMl.signum() > 0) {
+            shelf.draw(lot.id, id, attempt.volumeMl);
             written.add(lot);
         }
-        if (treatment instanceof Treatment.Soak soak) {
-            written.add(startClock(attempt, StepClock.Kind.SOAK, Duration.ofMinutes(soak.plannedMinutes())));
-        } else if (treatment instanceof Treatment.Bath bath) {
-            written.add(startClock(attempt, StepClock.Kind.BURST, Duration.ofSeconds(bath.burstSeconds())));
-        }
         if (waits != null) {
-            written.add(startClock(attempt, StepClock.Kind.WAIT, Duration.ofMinutes(waits)));
+            written.add(startClock(attempt, waits, over));
+        }
+        if (rounds && over == null) {
+            sittings.endIfOver(loader.with(logged, written), attempt, begun);
         }
         if (entry.departure() != null) {
             // Under the attempt's own key: one attempt departs from one advice, and both are kept or neither.
@@ -219,9 +236,66 @@ class AttemptLog {
                 attemptId, visitId, entry, "", now, SignedIn.now().displayName()));
     }
 
-    private StepClockRow startClock(Attempt attempt, StepClock.Kind kind, Duration planned) {
-        return clocks.save(new StepClockRow(
-                UUID.randomUUID(), attempt.visitId, attempt.id, kind, attempt.startedAt, attempt.startedBy, planned));
+    /** How long the work waits by a clock; null for work that does not. */
+    private static Duration waits(Treatment treatment) {
+        if (treatment instanceof Treatment.Soak soak) {
+            return Duration.ofMinutes(soak.plannedMinutes());
+        }
+        if (treatment instanceof Treatment.Bath bath) {
+            return Duration.ofSeconds(bath.burstSeconds());
+        }
+        return treatment instanceof Treatment.Handwork work && work.plannedMinutes() != null
+                ? Duration.ofMinutes(work.plannedMinutes())
+                : null;
+    }
+
+    private StepClockRow startClock(Attempt attempt, Duration planned, Instant over) {
+        StepClock.Kind kind = switch (attempt.kind) {
+            case SOAK -> StepClock.Kind.SOAK;
+            case BATH -> StepClock.Kind.BURST;
+            default -> StepClock.Kind.WAIT;
+        };
+        StepClockRow row = new StepClockRow(
+                UUID.randomUUID(), attempt.visitId, attempt.id, kind, attempt.startedAt, attempt.startedBy, planned);
+        if (over != null) {
+            row.stoppedAt = over;
+            row.stoppedBy = attempt.startedBy;
+        }
+        return clocks.save(row);
+    }
+
+    /** What was entered is there: the same work, or rounds that have grown since. */
+    private static boolean isThere(LoggedVisit logged, Attempt known, Treatment entered) {
+        Treatment kept = logged.treatment(known);
+        if (!(kept instanceof Treatment.Flush flush) || !(entered instanceof Treatment.Flush again)) {
+            return kept.equals(entered);
+        }
+        return flush.method() == again.method()
+                && again.strokes().stream()
+                        .allMatch(s -> s.id() == null
+                                ? flush.strokes().stream().anyMatch(k -> k.equals(s.at(k.at())))
+                                : flush.stroke(s.id()).isPresent());
+    }
+
+    /** A damper that is not pulled by strokes is a new one, in every channel that is named. */
+    private static void checkParts(Treatment treatment, Noted noted) {
+        boolean fitted = treatment.channels().stream()
+                .allMatch(code -> noted.parts().contains(new PartWork(Part.DAMPER, code, Part.Act.REPLACED)));
+        if (treatment instanceof Treatment.Handwork work && work.method() == Method.DAMPER && !fitted) {
+            throw Refused.entry(
+                    "noted.parts", "MISSING", "Say at each channel that its damper is new, or pull fluid by strokes.");
+        }
+    }
+
+    /** A flush gives a dose; other work by strokes may draw nothing from a bottle. */
+    private static void checkDoses(Treatment treatment) {
+        if (treatment instanceof Treatment.Flush flush && flush.isFlush()) {
+            for (int i = 0; i < flush.strokes().size(); i++) {
+                if (flush.strokes().get(i).volumeMl().signum() == 0) {
+                    throw Refused.entry("treatment.flush.strokes[" + i + "].volumeMl", "RANGE", TreatmentEntry.ML_MIN);
+                }
+            }
+        }
     }
 
     private static void checkChannels(LoggedVisit logged, Set<String> channels) {
@@ -236,11 +310,11 @@ class AttemptLog {
         if (treatment instanceof Treatment.Cycle) {
             return null;
         }
-        if (treatment instanceof Treatment.Handwork work) {
-            if (chosen == null && work.volumeMl().signum() > 0) {
-                throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
-            }
-            return work.volumeMl().signum() > 0 ? chosen : null;
+        boolean isFlush = treatment instanceof Treatment.Flush flush && flush.isFlush();
+        boolean mayBeNone = treatment instanceof Treatment.Handwork || treatment instanceof Treatment.Flush && !isFlush;
+        if (mayBeNone && treatment.volumeMl().signum() == 0) {
+            // Rounds may begin with a stroke that takes nothing: the bottle stays theirs.
+            return treatment instanceof Treatment.Flush ? chosen : null;
         }
         if (chosen == null) {
             throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");

@@ -14,7 +14,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.lang.Nullable;
-import undoknot.flow.Syringe;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
 
@@ -28,37 +27,46 @@ public record TreatmentEntry(
         @Nullable @Valid HandworkEntry handwork) {
 
     static final String CHANNELS = "Choose at least one channel.";
-    static final String ML_MIN = "Enter more than 0 mL.";
+    public static final String ML_MIN = "Enter more than 0 mL.";
     static final String ML_MAX = "Enter at most {value} mL.";
     static final String ML_DIGITS = "Enter millilitres to the hundredth.";
     static final String ML_MISSING = "Enter how many mL.";
     static final String TEMPERATURE = "Enter 1 to 99 °C.";
 
+    /**
+     * @param method what goes by strokes; absent for a flush, warm or not
+     * @param planned channels it is meant for, when rounds are begun with fewer
+     * @param pulses whether fluid goes in pulses with pad prints between
+     */
     public record FlushEntry(
+            @Nullable Method method,
+
+            @Nullable @JsonDeserialize(as = LinkedHashSet.class)
+            Set<String> planned,
+
+            @Nullable Boolean pulses,
             @NotEmpty(message = CHANNELS) @Valid List<StrokeEntry> strokes,
 
             @DecimalMin(value = "1", message = TEMPERATURE) @DecimalMax(value = "99", message = TEMPERATURE)
-            double temperatureC) {}
+            double temperatureC) {
+        static FlushEntry of(Treatment.Flush f) {
+            return new FlushEntry(
+                    f.method(),
+                    f.planned(),
+                    f.pulses(),
+                    f.strokes().stream().map(StrokeEntry::of).toList(),
+                    f.temperatureC());
+        }
 
-    public record StrokeEntry(
-            @NotNull String channel,
-
-            @NotNull(message = ML_MISSING)
-            @DecimalMin(value = "0", inclusive = false, message = ML_MIN)
-            @DecimalMax(value = "500", message = ML_MAX)
-            @Digits(integer = 4, fraction = 2, message = ML_DIGITS)
-            BigDecimal volumeMl,
-
-            @NotNull(message = "Enter how many seconds the stroke took.")
-            @DecimalMin(value = "0", inclusive = false, message = "Enter more than 0 seconds.")
-            @DecimalMax(value = "3600", message = "A stroke takes at most 3600 seconds.")
-            Double seconds,
-
-            @NotNull(message = "Say how it went in.") Treatment.Resistance resistance,
-            @NotNull(message = "Say what came out.") Treatment.Effluent effluent,
-            @NotNull(message = "Say how it left the face.") Treatment.Stream stream,
-            @Nullable Syringe syringe,
-            @Nullable Syringe.Thumb force) {}
+        Treatment.Flush flush() {
+            return new Treatment.Flush(
+                    method,
+                    planned == null ? Set.of() : planned,
+                    Boolean.TRUE.equals(pulses),
+                    strokes.stream().map(StrokeEntry::stroke).toList(),
+                    temperatureC);
+        }
+    }
 
     public record SoakEntry(
             @NotNull Treatment.Place place,
@@ -152,14 +160,15 @@ public record TreatmentEntry(
             @Max(value = 2880, message = "Plan at most 2880 minutes, two days.")
             Integer plannedMinutes) {}
 
-    /** Whether the field that belongs to the kind is filled, and no other. */
+    /** Whether the field that belongs to the kind is filled, and no other; a damper is pulled by strokes, or a new one fitted. */
     public boolean hasOneKind() {
         return (flush != null) == (kind == Treatment.Kind.FLUSH)
                 && (soak != null) == (kind == Treatment.Kind.SOAK)
                 && (bath != null) == (kind == Treatment.Kind.BATH)
                 && (cycle != null) == (kind == Treatment.Kind.CYCLE)
                 && (handwork != null) == (kind == Treatment.Kind.HANDWORK)
-                && (handwork == null || handwork.method().isHandwork());
+                && (flush == null || flush.method() == null || flush.method().isByStrokes())
+                && (handwork == null || handwork.method().isHandwork() || handwork.method() == Method.DAMPER);
     }
 
     /** What was logged, as it would be entered. */
@@ -170,19 +179,7 @@ public record TreatmentEntry(
         CycleEntry cycle = null;
         HandworkEntry handwork = null;
         if (treatment instanceof Treatment.Flush f) {
-            flush = new FlushEntry(
-                    f.strokes().stream()
-                            .map(s -> new StrokeEntry(
-                                    s.channel(),
-                                    s.volumeMl(),
-                                    s.seconds(),
-                                    s.resistance(),
-                                    s.effluent(),
-                                    s.stream(),
-                                    s.syringe(),
-                                    s.force()))
-                            .toList(),
-                    f.temperatureC());
+            flush = FlushEntry.of(f);
         } else if (treatment instanceof Treatment.Soak s) {
             soak = new SoakEntry(s.place(), s.channels(), s.volumeMl(), s.plannedMinutes(), s.temperatureC());
         } else if (treatment instanceof Treatment.Bath b) {
@@ -204,20 +201,7 @@ public record TreatmentEntry(
 
     public Treatment treatment() {
         return switch (kind) {
-            case FLUSH ->
-                new Treatment.Flush(
-                        flush.strokes().stream()
-                                .map(s -> new Treatment.Stroke(
-                                        s.channel(),
-                                        s.volumeMl(),
-                                        s.seconds(),
-                                        s.resistance(),
-                                        s.effluent(),
-                                        s.stream(),
-                                        s.syringe(),
-                                        s.force()))
-                                .toList(),
-                        flush.temperatureC());
+            case FLUSH -> flush.flush();
             case SOAK ->
                 new Treatment.Soak(
                         soak.place(), soak.channels(), soak.volumeMl(), soak.plannedMinutes(), soak.temperatureC());

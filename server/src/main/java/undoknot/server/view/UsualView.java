@@ -8,12 +8,17 @@ import java.util.Map;
 import org.springframework.lang.Nullable;
 import undoknot.fluid.FluidKind;
 import undoknot.head.Family;
+import undoknot.practice.School;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.treatment.Asked;
 import undoknot.treatment.DryHold;
+import undoknot.treatment.EndPoint;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
+import undoknot.treatment.Part;
 import undoknot.treatment.Push;
+import undoknot.treatment.Seen;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
@@ -24,6 +29,10 @@ import undoknot.visit.Waiting;
  * What the forms of work start from, by the rules of core and of the house, so that no screen keeps a rule of its own.
  *
  * @param strokeMl first stroke of a flush
+ * @param afterSoakMl stroke that follows once the first has soaked
+ * @param pulseMl one pulse, where fluid goes in pulses
+ * @param pulsesMl all pulses of a channel together
+ * @param pulses whether the house goes in pulses from the start
  * @param strokeSeconds time of that stroke by channel, within the family's pressure through what is open
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
@@ -34,6 +43,10 @@ import undoknot.visit.Waiting;
  */
 public record UsualView(
         double strokeMl,
+        double afterSoakMl,
+        double pulseMl,
+        double pulsesMl,
+        boolean pulses,
         Map<String, Integer> strokeSeconds,
         double roomC,
         List<SoakView> soaks,
@@ -60,6 +73,12 @@ public record UsualView(
      * @param depth asks how deep the head goes in
      * @param suction asks for the suction at the head
      * @param waits times it is usually given when it waits, minutes; none for work that does not
+     * @param byStrokes goes in strokes, port by port, in rounds
+     * @param strokeMl usual dose of one stroke; 0 where nothing is drawn from a bottle
+     * @param marks what is looked at while fluid goes through
+     * @param pulseMarks the same when it goes in pulses
+     * @param asks what else it is asked
+     * @param parts parts that are done with it
      */
     public record FormView(
             boolean bench,
@@ -71,7 +90,13 @@ public record UsualView(
             boolean heat,
             boolean depth,
             boolean suction,
-            List<Integer> waits) {
+            List<Integer> waits,
+            boolean byStrokes,
+            double strokeMl,
+            List<Seen.Mark> marks,
+            List<Seen.Mark> pulseMarks,
+            List<AskView> asks,
+            List<PartView> parts) {
         static FormView of(Method method) {
             return new FormView(
                     method.isBenchWork(),
@@ -83,9 +108,24 @@ public record UsualView(
                     method.asksHeat(),
                     method == Method.TRAY_SOAK || method == Method.BATH,
                     method == Method.DRAW_BACK,
-                    UsualDose.waitMinutes(method));
+                    UsualDose.waitMinutes(method),
+                    method.isByStrokes(),
+                    method.usualMl(1),
+                    method.isByStrokes() ? EndPoint.of(method, false).marks() : List.of(),
+                    method.isByStrokes() ? EndPoint.of(method, true).marks() : List.of(),
+                    Asked.of(method).stream()
+                            .map(a -> new AskView(a, a.most(), a.isYesNo()))
+                            .toList(),
+                    Part.of(method).stream()
+                            .map(p -> new PartView(p, p.isPerChannel(), p.acts()))
+                            .toList());
         }
     }
+
+    /** @param most greatest value that makes sense */
+    public record AskView(Asked asked, int most, boolean yesNo) {}
+
+    public record PartView(Part part, boolean perChannel, List<Part.Act> acts) {}
 
     /** @param why the first gate that keeps this family from it */
     public record NotForHead(Method method, Gate.Code why) {}
@@ -123,6 +163,10 @@ public record UsualView(
         }
         return new UsualView(
                 UsualDose.STROKE_ML,
+                UsualDose.AFTER_SOAK_ML,
+                UsualDose.PULSE_ML,
+                UsualDose.PULSES_ML,
+                logged.house().says(School.Dose.LONG_PULSING),
                 strokeSeconds(logged),
                 UsualDose.ROOM_C,
                 Arrays.stream(Treatment.Place.values())
@@ -140,6 +184,7 @@ public record UsualView(
                         .toList(),
                 forms,
                 Arrays.stream(Waiting.values())
+                        .filter(w -> w != Waiting.BETWEEN_STROKES)
                         .map(w -> new WaitView(w, w.minutes(), w.perChannel()))
                         .toList(),
                 Arrays.stream(Wet.values())

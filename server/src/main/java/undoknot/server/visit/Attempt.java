@@ -39,6 +39,10 @@ public class Attempt {
     @Column(columnDefinition = "smallint")
     public int recordVersion = StoredTreatment.VERSION;
 
+    /** A {@link undoknot.treatment.Noted} as JSON; null for nothing. */
+    @Column(columnDefinition = "longtext")
+    public String noted;
+
     public UUID lotId;
     public BigDecimal volumeMl;
     public Instant startedAt;

@@ -4,11 +4,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.server.fluid.FluidLot;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
+import undoknot.treatment.Stroke;
+import undoknot.treatment.Treatment;
+import undoknot.treatment.Turn;
 import undoknot.visit.HeadEntry;
 import undoknot.visit.HeadEvent;
 import undoknot.visit.HeadNow;
@@ -47,14 +51,7 @@ final class HeadLog {
             if (!attempt.stands() && attempt.site != Site.IN_CARRIAGE) {
                 continue;
             }
-            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
-            events.add(new HeadEvent.Worked(
-                    attempt.startedAt,
-                    attempt.endedAt,
-                    Method.of(logged.treatment(attempt)),
-                    attempt.site,
-                    attempt.wet,
-                    lot != null && lot.kind.givesVapour()));
+            worked(logged, attempt, events);
         }
         logged.checks().stream()
                 .filter(check -> logged.map(check) != null
@@ -70,5 +67,32 @@ final class HeadLog {
             }
         }
         return events;
+    }
+
+    /** Every round is work of its own: a look between two strokes says nothing of the second. */
+    private static void worked(LoggedVisit logged, Attempt attempt, List<HeadEvent> events) {
+        FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
+        List<Instant> rounds = rounds(logged, attempt);
+        for (int i = 0; i < rounds.size(); i++) {
+            boolean last = i == rounds.size() - 1;
+            events.add(new HeadEvent.Worked(
+                    rounds.get(i),
+                    last ? attempt.endedAt : rounds.get(i),
+                    Method.of(logged.treatment(attempt)),
+                    attempt.site,
+                    attempt.wet,
+                    lot != null && lot.kind.givesVapour()));
+        }
+    }
+
+    private static List<Instant> rounds(LoggedVisit logged, Attempt attempt) {
+        Stream<Instant> later = logged.treatment(attempt) instanceof Treatment.Flush flush
+                ? flush.strokes().stream().map(Stroke::at)
+                : logged.noted(attempt).turns().stream().map(Turn::at);
+        return Stream.concat(
+                        Stream.of(attempt.startedAt), later.filter(at -> at != null && at.isAfter(attempt.startedAt)))
+                .sorted()
+                .distinct()
+                .toList();
     }
 }

@@ -25,6 +25,7 @@ import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Head;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
+import undoknot.treatment.Noted;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.visit.HeadNow;
@@ -42,6 +43,7 @@ import undoknot.visit.VisitLog;
  * @param readAs what the reader saw, by check that was read from a scan
  * @param foreignInk nozzles with another channel's ink by channel, by check that was read from a scan
  * @param treatments what each attempt recorded
+ * @param noted what was noted of attempts besides, where anything was
  * @param against gates that something was done against, by their stored text
  * @param lots bottles that the attempts drew from
  */
@@ -58,6 +60,7 @@ public record LoggedVisit(
         Map<UUID, Map<String, String>> readAs,
         Map<UUID, Map<String, Integer>> foreignInk,
         Map<UUID, Treatment> treatments,
+        Map<UUID, Noted> noted,
         Map<String, List<Gate>> against,
         Map<UUID, FluidLot> lots) {
 
@@ -123,6 +126,11 @@ public record LoggedVisit(
     /** What an attempt recorded. */
     public Treatment treatment(Attempt attempt) {
         return treatments.get(attempt.id);
+    }
+
+    /** What was noted of an attempt besides. */
+    public Noted noted(Attempt attempt) {
+        return noted.getOrDefault(attempt.id, Noted.NOTHING);
     }
 
     /** Gates that something was done against; empty for none. */
@@ -210,7 +218,7 @@ public record LoggedVisit(
                 c.takenAt,
                 new Step.Checked(c.id.toString(), map(c), coarse(c), foreignInk.getOrDefault(c.id, Map.of())))));
         attemptsThatStand()
-                .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a)))));
+                .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a), noted(a)))));
         findingsThatStand().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
         headEntriesThatStand().forEach(e -> moved(e).ifPresent(step -> steps.add(new At(e.enteredAt, step))));
         return new VisitLog(
@@ -287,6 +295,7 @@ public record LoggedVisit(
                 runningClocks().stream()
                         .map(c -> new NextStep.Running(c.kind, c.dueAt(), c.attemptId != null))
                         .toList(),
+                Sittings.wantsHands(this).orElse(null),
                 headNow(now),
                 advised,
                 now);

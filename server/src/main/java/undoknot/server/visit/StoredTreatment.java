@@ -2,11 +2,16 @@ package undoknot.server.visit;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.UUID;
 import undoknot.flow.Syringe;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Method;
+import undoknot.treatment.Seen;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 
 /**
@@ -18,24 +23,61 @@ public final class StoredTreatment {
 
     /**
      * 1 was the request of the web as it came, 2 the record of the kind alone; 3 may name syringe, force, temperature and
-     * suction, and is otherwise the same.
+     * suction, 4 the method of strokes, their keys, and what was seen of each; both are otherwise the same.
      */
-    public static final int VERSION = 3;
+    public static final int VERSION = 4;
 
     private StoredTreatment() {}
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Stroke(
+    record StoredStroke(
+            UUID id,
+            Instant at,
             String channel,
             BigDecimal volumeMl,
-            double seconds,
+            Double seconds,
             Treatment.Resistance resistance,
             Treatment.Effluent effluent,
             Treatment.Stream stream,
+            Boolean freshPad,
+            Integer padFifths,
+            Boolean bubbles,
+            Boolean sediment,
+            Boolean air,
             Syringe syringe,
-            Syringe.Thumb force) {}
+            Syringe.Thumb force,
+            Double suctionKpa) {
+        static StoredStroke of(Stroke s) {
+            Seen seen = s.seen();
+            return new StoredStroke(
+                    s.id(),
+                    s.at(),
+                    s.channel(),
+                    s.volumeMl(),
+                    s.seconds(),
+                    seen.resistance(),
+                    seen.effluent(),
+                    seen.stream(),
+                    seen.freshPad(),
+                    seen.padFifths(),
+                    seen.bubbles(),
+                    seen.sediment(),
+                    seen.air(),
+                    s.syringe(),
+                    s.force(),
+                    s.suctionKpa());
+        }
 
-    record Flush(List<Stroke> strokes, double temperatureC) {}
+        Stroke stroke() {
+            Seen seen = new Seen(resistance, effluent, stream, freshPad, padFifths, bubbles, sediment, air);
+            return new Stroke(id, at, channel, volumeMl, seconds, seen, syringe, force, suctionKpa);
+        }
+    }
+
+    /** @param method absent in what was logged before others than flushes went by strokes */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Flush(
+            Method method, List<String> planned, boolean pulses, List<StoredStroke> strokes, double temperatureC) {}
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     record Soak(
@@ -70,17 +112,10 @@ public final class StoredTreatment {
         List<String> channels = List.copyOf(treatment.channels());
         if (treatment instanceof Treatment.Flush flush) {
             return new Flush(
-                    flush.strokes().stream()
-                            .map(s -> new Stroke(
-                                    s.channel(),
-                                    s.volumeMl(),
-                                    s.seconds(),
-                                    s.resistance(),
-                                    s.effluent(),
-                                    s.stream(),
-                                    s.syringe(),
-                                    s.force()))
-                            .toList(),
+                    flush.method(),
+                    List.copyOf(flush.planned()),
+                    flush.pulses(),
+                    flush.strokes().stream().map(StoredStroke::of).toList(),
                     flush.temperatureC());
         }
         if (treatment instanceof Treatment.Soak soak) {
@@ -113,17 +148,10 @@ public final class StoredTreatment {
             case FLUSH -> {
                 Flush flush = json.read(record, Flush.class);
                 yield new Treatment.Flush(
-                        flush.strokes().stream()
-                                .map(s -> new Treatment.Stroke(
-                                        s.channel(),
-                                        s.volumeMl(),
-                                        s.seconds(),
-                                        s.resistance(),
-                                        s.effluent(),
-                                        s.stream(),
-                                        s.syringe(),
-                                        s.force()))
-                                .toList(),
+                        flush.method(),
+                        flush.planned() == null ? Set.of() : new LinkedHashSet<>(flush.planned()),
+                        flush.pulses(),
+                        flush.strokes().stream().map(StoredStroke::stroke).toList(),
                         flush.temperatureC());
             }
             case SOAK -> {

@@ -24,6 +24,7 @@ import undoknot.server.head.Heads;
 import undoknot.server.problem.Refused;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Gate;
+import undoknot.treatment.Noted;
 
 /** Gathers visits with what was logged on them: one query a table, however many visits. */
 @Component
@@ -176,6 +177,9 @@ public class VisitLoader {
                 rows.attempts().stream()
                         .collect(Collectors.toMap(
                                 a -> a.id, a -> StoredTreatment.read(a.kind, a.recordVersion, a.record, json))),
+                rows.attempts().stream()
+                        .filter(a -> a.noted != null)
+                        .collect(Collectors.toMap(a -> a.id, a -> json.read(a.noted, Noted.class))),
                 against(rows),
                 lotsById);
     }

@@ -25,6 +25,22 @@ public final class BegunAt {
         return said;
     }
 
+    /**
+     * When work that is entered later was over; null when it still runs.
+     *
+     * @throws Refused on the entry {@code endedAt} when it lies before its begin or in the future, or when it was not begun before
+     */
+    public static Instant endedAt(Instant said, Instant begun, Instant now) {
+        if (said == null) {
+            return null;
+        }
+        if (begun == null || said.isBefore(begun) || said.isAfter(now)) {
+            throw Refused.entry(
+                    "endedAt", "RANGE", "Enter when it was over: after it was begun, and not in the future.");
+        }
+        return said;
+    }
+
     /** When it was typed, if that is to be kept. */
     public static Instant enteredAt(Instant begun, Instant now) {
         return begun.equals(now) ? null : now;

@@ -25,6 +25,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Method;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
 
 /** What was logged before a migration is there after it: rows as the program of then wrote them, read by that of today. */
@@ -95,7 +96,7 @@ class MigrationTest {
                         "{\"kind\":\"FLUSH\",\"flush\":{\"strokes\":[{\"channel\":\"K\",\"volumeMl\":2.50,\"seconds\":10.0,"
                                 + "\"resistance\":\"STIFF\",\"effluent\":\"TINTED\",\"stream\":\"DRIPS\"}],\"temperatureC\":22.0}}",
                         new Treatment.Flush(
-                                List.of(new Treatment.Stroke(
+                                List.of(new Stroke(
                                         "K",
                                         new BigDecimal("2.50"),
                                         10,

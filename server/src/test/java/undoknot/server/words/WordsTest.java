@@ -43,19 +43,28 @@ import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
 import undoknot.server.visit.Intake;
 import undoknot.simulator.ScanStyle;
+import undoknot.treatment.Asked;
 import undoknot.treatment.BarredWork;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
+import undoknot.treatment.Part;
+import undoknot.treatment.Seen;
 import undoknot.treatment.Site;
+import undoknot.treatment.Sitting;
 import undoknot.treatment.Treatment;
+import undoknot.treatment.Turn;
 import undoknot.treatment.Wet;
 import undoknot.visit.HeadEntry;
 import undoknot.visit.StepClock;
 import undoknot.visit.Waiting;
 
 class WordsTest {
+
+    private static final Seen.Mark[] YES_NO_MARKS = {
+        Seen.Mark.FRESH_PAD, Seen.Mark.BUBBLES, Seen.Mark.SEDIMENT, Seen.Mark.AIR
+    };
 
     static Stream<Arguments> spoken() {
         return Stream.of(
@@ -83,6 +92,19 @@ class WordsTest {
                 Arguments.of("resistance", Treatment.Resistance.values()),
                 Arguments.of("effluent", Treatment.Effluent.values()),
                 Arguments.of("stream", Treatment.Stream.values()),
+                Arguments.of("drawn", Treatment.Resistance.values()),
+                Arguments.of("mark", Seen.Mark.values()),
+                Arguments.of("markYes", YES_NO_MARKS),
+                Arguments.of("markNo", YES_NO_MARKS),
+                Arguments.of("change", Sitting.Change.values()),
+                Arguments.of("roundNext", Sitting.Next.values()),
+                Arguments.of("asked", Asked.values()),
+                Arguments.of(
+                        "askedUnit",
+                        Stream.of(Asked.values()).filter(a -> !a.isYesNo()).toArray(Asked[]::new)),
+                Arguments.of("part", Part.values()),
+                Arguments.of("partAct", Part.Act.values()),
+                Arguments.of("way", Turn.Way.values()),
                 Arguments.of("place", Treatment.Place.values()),
                 Arguments.of("strength", Treatment.Strength.values()),
                 Arguments.of("waiting", StepClock.Kind.values()),
