@@ -24,6 +24,8 @@ const CausesPage = lazy(() => import('../diagnosis/CausesPage'));
 const RuleoutsPage = lazy(() => import('../observation/RuleoutsPage'));
 const WorthPage = lazy(() => import('../outcome/WorthPage'));
 const HousePage = lazy(() => import('../practice/HousePage'));
+const RoundsPage = lazy(() => import('../treatment/RoundsPage'));
+const RinsePage = lazy(() => import('../treatment/RinsePage'));
 const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
 const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
@@ -66,6 +68,9 @@ export function App() {
                     <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
                     <Route path="/visits/:id/worth" element={<WorthPage />} />
                     <Route path="/house-rules" element={<HousePage />} />
+                    <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />
+                    <Route path="/visits/:id/rounds/:attemptId" element={<RoundsPage />} />
+                    <Route path="/visits/:id/rinse/:attemptId?" element={<RinsePage />} />
                     <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
                     <Route path="/visits/:id/return" element={<ReturnPage />} />
                     <Route path="/visits/:id/history" element={<HistoryPage />} />

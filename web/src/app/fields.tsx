@@ -26,6 +26,8 @@ interface EntryProps<T extends FieldValues> {
   autoFocus?: boolean;
   disabled?: boolean;
   onLeave?: (value: string) => void;
+  /** What stands in it while nothing was typed. */
+  fallback?: string;
 }
 
 /** One entry that is typed; what is wrong with it stands right below. */
@@ -37,7 +39,7 @@ export function Entry<T extends FieldValues>(props: EntryProps<T>) {
       render={({ field, fieldState }) => (
         <TextField
           {...field}
-          value={field.value ?? ''}
+          value={field.value ?? props.fallback ?? ''}
           onBlur={() => {
             field.onBlur();
             props.onLeave?.(field.value ?? '');

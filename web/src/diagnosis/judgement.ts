@@ -30,11 +30,15 @@ export function advisedWords(term: string): string {
 }
 
 /** Work on the whole head or printer; its channels are all of them and need no naming. */
-const WHOLE: string[] = ['STATION', 'UNDERSIDE', 'RESEAT', 'STRIP', 'ALIGN', 'REST', 'SYSTEM'];
+const WHOLE: string[] = ['STATION', 'PARTS', 'UNDERSIDE', 'RESEAT', 'STRIP', 'ALIGN', 'REST', 'SYSTEM'];
 
 /** What is to be done, in a line. */
 export function adviceTitle(
-  advice: Pick<Advice, 'rule' | 'act' | 'channels'> & { method?: string | null; look?: string | null },
+  advice: Pick<Advice, 'rule' | 'act' | 'channels'> & {
+    method?: string | null;
+    look?: string | null;
+    style?: Advice['style'];
+  },
 ): string {
   const where =
     advice.channels.length > 0 && !WHOLE.includes(advice.method ?? '')
@@ -46,7 +50,7 @@ export function adviceTitle(
     case 'LOOK':
       return `Look: ${word('look', advice.look ?? '')}${where}`;
     case 'WORK':
-      return `${capital(word('method', advice.method ?? ''))}${where}`;
+      return `${capital(advice.style?.act === 'REPLACED' ? `a new ${word('part', advice.method ?? '')}` : word('method', advice.method ?? ''))}${where}`;
     default:
       return capital(word('act', advice.act));
   }
@@ -71,6 +75,7 @@ function styleQuery({ method, style }: Advice): string[] {
     style?.fluid ? `fluid=${style.fluid}` : '',
     style?.site ? `site=${style.site}` : '',
     style?.strokeMl ? `strokeMl=${style.strokeMl}` : '',
+    style?.act === 'REPLACED' ? `act=${style.act}` : '',
     style?.temperatureC ? `temperatureC=${style.temperatureC}` : '',
     method === 'CYCLE' ? `strength=${style?.strength ?? 'LIGHT'}` : '',
   ];
@@ -87,8 +92,14 @@ export function adviceWay(advice: Advice, visit: Visit): string {
       return `ruleouts?${query(`look=${advice.look}`, advice.channels[0] ? `channel=${advice.channels[0]}` : '')}`;
     case 'WORK': {
       const method = advice.method!;
-      const kind = visit.usual.kinds[method].toLowerCase();
-      const own = kind === 'handwork' ? `method=${method}` : (PRESET[method] ?? '');
+      if (method === 'RINSE') {
+        return 'rinse';
+      }
+      // A new damper is fitted, not pulled through.
+      const isFitted = advice.style?.act === 'REPLACED';
+      const kind = isFitted ? 'handwork' : visit.usual.kinds[method].toLowerCase();
+      const isNamed = kind === 'handwork' || (kind === 'flush' && method !== 'FLUSH' && method !== 'WARM');
+      const own = isNamed ? `method=${method}` : (PRESET[method] ?? '');
       return `attempt/${kind}?${query(channels, own, ...styleQuery(advice))}`;
     }
     default:

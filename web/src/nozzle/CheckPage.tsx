@@ -230,9 +230,9 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
         />
         {!check && (
           <BegunAt
-            value={form.watch('begunAt')}
-            onChange={(typed) => form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })}
-            error={form.formState.errors.begunAt?.message}
+            begunAt={form.watch('begunAt')}
+            set={(_, typed) => form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })}
+            errors={form.formState.errors}
             now={Date.parse(visit.serverTime)}
           />
         )}

@@ -107,7 +107,19 @@ function forms(): Usual['forms'] {
     depth: false,
     suction: false,
     waits: [],
+    byStrokes: false,
+    strokeMl: 0,
+    marks: [],
+    pulseMarks: [],
+    asks: [],
+    parts: [],
     ...part,
+  });
+  const strokes = (method: string) => ({
+    byStrokes: true,
+    strokeMl: method === 'PURGE' ? 0.5 : 3,
+    marks: method === 'PURGE' ? ['RESISTANCE'] : ['RESISTANCE', 'EFFLUENT', 'STREAM', 'FRESH_PAD'],
+    pulseMarks: ['RESISTANCE', 'EFFLUENT', 'PAD_PRINT'],
   });
   const powered = ['CYCLE', 'CYCLE_STRONG', 'PAGE', 'CHARGE', 'ALIGN', 'SYSTEM'];
   const bench = ['TRAY_SOAK', 'RINSE', 'BATH', 'STEAM', 'DRAW_BACK'];
@@ -123,7 +135,12 @@ function forms(): Usual['forms'] {
     ...carriage.map((method) => [method, form({ fluids: cleaner })]),
     ...either.map((method) => [
       method,
-      form({ either: true, fluids: cleaner, waits: method === 'PAD' ? [10, 720] : [] }),
+      form({
+        either: true,
+        fluids: cleaner,
+        waits: method === 'PAD' ? [10, 720] : [],
+        ...(['FLUSH', 'WARM', 'PURGE'].includes(method) ? strokes(method) : {}),
+      }),
     ]),
     ...whole.map((method) => [
       method,
@@ -132,6 +149,7 @@ function forms(): Usual['forms'] {
         wholeHead: true,
         fluids: [...cleaner, 'CAPPING_FLUID'],
         ownFluid: method === 'STATION' ? 'CAPPING_FLUID' : undefined,
+        parts: method === 'STATION' ? [{ part: 'WIPER', perChannel: false, acts: ['CLEANED', 'REPLACED'] }] : [],
       }),
     ]),
   ]) as Usual['forms'];
@@ -154,6 +172,11 @@ export function drying(until: string): Visit['head'] {
 /** What forms start from, as the server says it. */
 export const usual: Usual = {
   strokeMl: 3,
+  afterSoakMl: 1,
+  pulseMl: 4,
+  pulsesMl: 30,
+  pulses: false,
+  cycleInkMl: {},
   strokeSeconds: { K: 12, C: 12 },
   roomC: 22,
   soaks: [
@@ -170,7 +193,7 @@ export const usual: Usual = {
   forms: forms(),
   kinds: Object.fromEntries(
     Object.entries({
-      FLUSH: ['FLUSH', 'WARM'],
+      FLUSH: ['FLUSH', 'WARM', 'PURGE', 'PRIME', 'DRAW_BACK', 'DAMPER', 'LINE'],
       SOAK: ['PORT_SOAK', 'TRAY_SOAK'],
       BATH: ['BATH'],
       CYCLE: ['CYCLE', 'CYCLE_STRONG'],
@@ -179,10 +202,8 @@ export const usual: Usual = {
           'REST',
           'PAGE',
           'CHARGE',
-          'PRIME',
           'CARTRIDGE',
           'DRAW_IN',
-          'PURGE',
           'STATION',
           'UNDERSIDE',
           'WIPE',
@@ -192,9 +213,6 @@ export const usual: Usual = {
           'VAPOUR',
           'RINSE',
           'STEAM',
-          'DRAW_BACK',
-          'DAMPER',
-          'LINE',
           'SYSTEM',
           'RESEAT',
           'STRIP',
@@ -257,6 +275,7 @@ export function visit(part: Partial<Visit> = {}): Visit {
     usual,
     foodCare: false,
     standIn: false,
+    parts: [],
     cyclesRun: 0,
     serverTime: '2026-03-02T10:00:00Z',
     ...part,

@@ -5,9 +5,9 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';
 import { useJudgement, useLots, useVisit } from '../api/queries';
-import type { Advice, Lot, Method, PushView, TreatmentKind, Visit } from '../api/types';
+import type { Advice, Lot, Method, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Entry } from '../app/fields';
+import { Entry, readNumber } from '../app/fields';
 import { Page } from '../app/Page';
 import { Failed, Loading, NotFound, WriteProblem } from '../app/states';
 import { useProblemAt } from '../app/useProblemAt';
@@ -27,11 +27,12 @@ import {
   startAttempt,
   toEntry,
   waitOf,
-  withStrokes,
+  usualMl,
+  notedOf,
   type AttemptForm,
+  type WholeKind,
 } from './attemptForm';
 import { BathFields, CycleFields, SoakFields } from './KindFields';
-import { FlushFields } from './FlushFields';
 import { HandworkFields } from './HandworkFields';
 import { Instead } from './Instead';
 import { LotChoice } from './LotChoice';
@@ -40,18 +41,19 @@ import { usePreview } from './usePreview';
 import { PowerBanner } from '../visit/PowerBanner';
 import { useNow } from '../bench/useNow';
 import { Against, gatesOf, mayDepart } from './Against';
+import { AskedFields, PartFields } from './AskedFields';
 import { BegunAt, begunInstant } from './BegunAt';
+import { FarAbove } from './FarAbove';
+import { isFarAbove } from './roundsForm';
 
-const KINDS: Record<string, TreatmentKind> = {
-  flush: 'FLUSH',
+const KINDS: Record<string, WholeKind> = {
   soak: 'SOAK',
   bath: 'BATH',
   cycle: 'CYCLE',
   handwork: 'HANDWORK',
 };
 
-const FIELDS: Record<TreatmentKind, ComponentType<FieldsProps>> = {
-  FLUSH: FlushFields,
+const FIELDS: Record<WholeKind, ComponentType<FieldsProps>> = {
   SOAK: SoakFields,
   BATH: BathFields,
   CYCLE: CycleFields,
@@ -60,13 +62,10 @@ const FIELDS: Record<TreatmentKind, ComponentType<FieldsProps>> = {
 
 interface FieldsProps {
   visit: Visit;
-  /** What a push may be at each port. */
-  pushes?: PushView[];
   choose?: (method: Method) => void;
 }
 
-const DO_IT: Record<TreatmentKind, string> = {
-  FLUSH: 'Log this flush',
+const DO_IT: Record<WholeKind, string> = {
   SOAK: 'Start the soak',
   BATH: 'Start the first burst',
   CYCLE: 'Log these cycles',
@@ -106,7 +105,7 @@ function AttemptView({
   advice,
 }: {
   visit: Visit;
-  kind: TreatmentKind;
+  kind: WholeKind;
   lots: Lot[];
   advice: Advice | undefined;
 }) {
@@ -117,7 +116,7 @@ function AttemptView({
   const today = dateInDays(0);
   const { form, drop } = useDraftForm<AttemptForm>(
     `attempt-${kind}-${visit.id}`,
-    () => withStrokes(visit, preset(startAttempt(visit, kind, lots, today), query, lots, today, visit, kind)),
+    () => preset(startAttempt(visit, kind, lots, today), query, lots, today, visit, kind),
     attemptSchema(kind),
   );
   const value = form.watch();
@@ -148,7 +147,9 @@ function AttemptView({
             departureReason: value.departureReason || undefined,
             doneAnyway: value.doneAnyway || undefined,
             ...where,
+            noted: notedOf(value, asks),
             begunAt: begunInstant(value.begunAt),
+            endedAt: value.begunAt ? begunInstant(value.endedAt) : undefined,
             departure:
               advice && !isAdvised
                 ? { rule: advice.rule, advised: advisedTerm(advice), reason: value.instead }
@@ -161,7 +162,7 @@ function AttemptView({
       void navigate(`/visits/${visit.id}`, { state: { logged: value.id } });
     },
   );
-  useProblemAt(form, write.problem, (field) => entryOf(field, value.channels));
+  useProblemAt(form, write.problem, entryOf);
 
   /** Another method wants another bottle: the one that goes with it, where it stands on the shelf. */
   function choose(method: Method) {
@@ -178,7 +179,15 @@ function AttemptView({
     return false;
   }
 
-  function send() {
+  const [isAsked, setAsked] = useState(false);
+  const ml = readNumber(value.volumeMl) ?? 0;
+
+  function send(sure = false) {
+    if (!sure && kind !== 'CYCLE' && isFarAbove(ml, usualMl(visit, kind, value))) {
+      setAsked(true);
+      return;
+    }
+    setAsked(false);
     if (hasReason()) {
       setSentAs(typedAs);
       write.send(undefined);
@@ -207,7 +216,7 @@ function AttemptView({
             noValidate
             spacing={2}
             sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, borderRadius: 1 }}
-            onSubmit={form.handleSubmit(send, () => hasReason())}
+            onSubmit={form.handleSubmit(() => send(), () => hasReason())}
           >
             {asks.fluids.length > 0 && (
               <LotChoice
@@ -224,15 +233,18 @@ function AttemptView({
             {fluid && lots.find((lot) => lot.id === value.lotId)?.kind !== fluid && (
               <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
             )}
-            <Fields visit={visit} pushes={preview?.pushes} choose={choose} />
+            <Fields visit={visit} choose={choose} />
             {advice && !isAdvised && <Instead advice={advice} />}
             <Entry control={form.control} name="note" label="Note" />
+            <AskedFields asks={asks} />
+            <PartFields visit={visit} asks={asks} channels={value.channels} />
             <BegunAt
-              value={value.begunAt}
-              onChange={(typed) =>
-                form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })
+              begunAt={value.begunAt}
+              endedAt={value.endedAt}
+              set={(name, typed) =>
+                form.setValue(name, typed, { shouldDirty: true, shouldValidate: true })
               }
-              error={form.formState.errors.begunAt?.message}
+              errors={form.formState.errors}
               now={now}
             />
             {mayDepart(gates, isLead) && (
@@ -252,6 +264,14 @@ function AttemptView({
               <Typography color="error">Some entries are no numbers; see them above.</Typography>
             )}
             <WriteProblem problem={write.problem} />
+            {isAsked && (
+              <FarAbove
+                ml={ml}
+                usual={usualMl(visit, kind as Exclude<WholeKind, 'CYCLE'>, value)}
+                yes={() => send(true)}
+                no={() => setAsked(false)}
+              />
+            )}
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
               <Button
                 type="submit"

@@ -4,14 +4,19 @@ import { Button } from '@mui/material';
 import type { PushView } from '../api/types';
 import { readNumber } from '../app/fields';
 import { word } from '../words/words';
-import type { StrokeForm } from './attemptForm';
+
+/** What of a stroke goes into the sum. */
+interface Typed {
+  volumeMl: string;
+  syringe: string;
+}
 
 function short(value: number, digits = 1): string {
   return String(Number(value.toFixed(digits)));
 }
 
 /** The gentlest syringe, and the one in hand: the greatest force that stays within the limit. */
-function forces(push: PushView, stroke: StrokeForm): string {
+function forces(push: PushView, stroke: Typed): string {
   const biggest = push.greatestForces.at(-1)!;
   const own = push.greatestForces.find((f) => f.syringe === stroke.syringe);
   return [own, own?.syringe === biggest.syringe ? undefined : biggest]
@@ -21,7 +26,7 @@ function forces(push: PushView, stroke: StrokeForm): string {
 }
 
 /** What a stroke may be at this port: slowest safe time and greatest force, with the sum to unfold. */
-export function PushSum({ push, stroke }: { push: PushView; stroke: StrokeForm }) {
+export function PushSum({ push, stroke }: { push: PushView; stroke: Typed }) {
   const [isOpen, setOpen] = useState(false);
   const ml = readNumber(stroke.volumeMl);
   const seconds = ml && ml > 0 ? ml * push.secondsPerMl : undefined;

@@ -5,6 +5,8 @@ import type {
   FormView,
   Lot,
   Method,
+  NotedEntry,
+  PartEntry,
   Site,
   TreatmentEntry,
   TreatmentKind,
@@ -16,18 +18,10 @@ import { readNumber } from '../app/fields';
 import { typedNumber, typedWhole } from '../app/typed';
 import { channelsOut } from '../visit/outOf';
 
-type Stroke = NonNullable<TreatmentEntry['flush']>['strokes'][number];
+/** Kinds of work that are entered whole; what goes by strokes is entered as it happens. */
+export type WholeKind = Exclude<TreatmentKind, 'FLUSH'>;
 
-/** One stroke as it is typed. */
-export interface StrokeForm {
-  volumeMl: string;
-  seconds: string;
-  resistance: Stroke['resistance'] | null;
-  effluent: Stroke['effluent'] | null;
-  stream: Stroke['stream'] | null;
-  syringe: NonNullable<Stroke['syringe']> | '';
-  force: NonNullable<Stroke['force']> | '';
-}
+type Act = PartEntry['act'];
 
 /** What the form of an attempt holds; each kind uses its own part. */
 export interface AttemptForm {
@@ -42,7 +36,10 @@ export interface AttemptForm {
   /** How deep the head goes in; empty while nobody said. */
   wet: Wet | '';
   channels: string[];
-  strokes: Record<string, StrokeForm>;
+  /** Answers to what the method is asked, as they are typed; 1 and 0 are yes and no. */
+  answers: Record<string, string>;
+  /** What was done to parts, by part and channel. */
+  parts: Record<string, Act>;
   temperatureC: string;
   place: 'PORT' | 'TRAY';
   volumeMl: string;
@@ -53,8 +50,9 @@ export interface AttemptForm {
   strength: 'LIGHT' | 'NORMAL' | 'STRONG';
   count: string;
   suctionKpa: string;
-  /** When it was begun, when it is entered later; empty for now. */
+  /** When it was begun and over, when it is entered later; empty for now. */
   begunAt: string;
+  endedAt: string;
   method: Method;
   /** Why something else is done than what was advised. */
   instead: string;
@@ -74,27 +72,12 @@ function soakMl(usual: Usual, place: AttemptForm['place'], channels: string[]): 
   return String(perChannel ? ml * Math.max(1, channels.length) : ml);
 }
 
-/** The usual dose at a port; its time keeps to the limit through what is open, and grows with the dose. */
-export function freshStroke(usual: Usual, channel: string, ml = usual.strokeMl): StrokeForm {
-  return {
-    volumeMl: String(ml),
-    seconds: String(Math.ceil((usual.strokeSeconds[channel] * ml) / usual.strokeMl)),
-    resistance: null,
-    effluent: null,
-    stream: null,
-    syringe: '',
-    force: '',
-  };
-}
-
 /** The method that an entry comes to; what its form asks is the server's to say. */
 export function methodOf(
-  kind: TreatmentKind,
+  kind: WholeKind,
   form: Pick<AttemptForm, 'place' | 'strength' | 'method'>,
 ): Method {
   switch (kind) {
-    case 'FLUSH':
-      return 'FLUSH';
     case 'SOAK':
       return form.place === 'TRAY' ? 'TRAY_SOAK' : 'PORT_SOAK';
     case 'BATH':
@@ -134,7 +117,7 @@ export function lotFor(visit: Visit, method: Method, lots: Lot[], today: string)
 }
 
 /** The form as it opens: the channels that are out, the bottle used last, and the doses of last time. */
-export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], today: string): AttemptForm {
+export function startAttempt(visit: Visit, kind: WholeKind, lots: Lot[], today: string): AttemptForm {
   const { usual } = visit;
   const earlier = visit.attempts.filter((a) => !a.withdrawnReason);
   const lastOfKind = earlier.filter((a) => a.treatment.kind === kind).at(-1)?.treatment;
@@ -154,28 +137,12 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     site: siteOf(visit, methodOf(kind, { place, strength: 'LIGHT', method: 'STATION' })),
     wet: '',
     channels,
-    strokes: Object.fromEntries(
-      (lastOfKind?.flush?.strokes ?? []).map((s) => [
-        s.channel,
-        {
-          volumeMl: String(s.volumeMl),
-          // As last time, but never faster than the limit lets it be now.
-          seconds: String(Math.max(s.seconds, Number(freshStroke(usual, s.channel, s.volumeMl).seconds))),
-          // What was seen last time says nothing of this time.
-          resistance: null,
-          effluent: null,
-          stream: null,
-          syringe: s.syringe ?? '',
-          force: '',
-        },
-      ]),
-    ),
+    answers: {},
+    parts: {},
     temperatureC:
       kind === 'BATH'
         ? String(lastOfKind?.bath?.temperatureC ?? usual.bath.temperatureC)
-        : kind === 'FLUSH'
-          ? String(lastOfKind?.flush?.temperatureC ?? usual.roomC)
-          : '',
+        : '',
     place,
     volumeMl: String(lastOfKind?.soak?.volumeMl ?? lastOfKind?.bath?.volumeMl ?? usualMl),
     plannedMinutes:
@@ -189,18 +156,9 @@ export function startAttempt(visit: Visit, kind: TreatmentKind, lots: Lot[], tod
     count: '1',
     suctionKpa: '',
     begunAt: '',
+    endedAt: '',
     method: 'STATION',
     instead: '',
-  };
-}
-
-/** A stroke for every channel that may be chosen, so that each has its entries. */
-export function withStrokes(visit: Visit, form: AttemptForm): AttemptForm {
-  return {
-    ...form,
-    strokes: Object.fromEntries(
-      visit.family.channels.map(({ code }) => [code, form.strokes[code] ?? freshStroke(visit.usual, code)]),
-    ),
   };
 }
 
@@ -227,7 +185,7 @@ function usualLot(visit: Visit, lots: Lot[], today: string): Lot | undefined {
  * The entry as the server takes it. What is not a number is left out, and the path of its entry is named in `unread`, so
  * that it can be said in its place.
  */
-export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: TreatmentEntry; unread: string[] } {
+export function toEntry(kind: WholeKind, form: AttemptForm): { entry: TreatmentEntry; unread: string[] } {
   const unread: string[] = [];
   const number = (typed: string | undefined, path: string): number | undefined => {
     const value = readNumber(typed);
@@ -247,27 +205,6 @@ export function toEntry(kind: TreatmentKind, form: AttemptForm): { entry: Treatm
   };
   let entry: unknown;
   switch (kind) {
-    case 'FLUSH':
-      entry = {
-        kind,
-        flush: {
-          temperatureC: number(form.temperatureC, 'flush.temperatureC') ?? 0,
-          strokes: form.channels.map((channel, i) => {
-            const stroke: Partial<StrokeForm> = form.strokes[channel] ?? {};
-            return {
-              channel,
-              volumeMl: number(stroke.volumeMl, `flush.strokes[${i}].volumeMl`),
-              seconds: number(stroke.seconds, `flush.strokes[${i}].seconds`),
-              resistance: stroke.resistance ?? undefined,
-              effluent: stroke.effluent ?? undefined,
-              stream: stroke.stream ?? undefined,
-              syringe: stroke.syringe || undefined,
-              force: stroke.force || undefined,
-            };
-          }),
-        },
-      };
-      break;
     case 'SOAK':
       entry = {
         kind,
@@ -324,11 +261,10 @@ export function preset(
   lots: Lot[],
   today: string,
   visit: Visit,
-  kind: TreatmentKind,
+  kind: WholeKind,
 ): AttemptForm {
   const { usual } = visit;
   const place = query.get('place');
-  const strokeMl = query.get('strokeMl');
   const channels = query.get('channels')?.split(',') ?? form.channels;
   const advised = query.get('fluid');
   const lot = goodLots(lots, today).find((l) => l.kind === advised);
@@ -343,13 +279,18 @@ export function preset(
     site: formOf(usual, method).either ? ((query.get('site') as Site | null) ?? visit.head.site) : '',
     // Without advice the form of a method opens on the bottle that goes with it.
     lotId: lot?.id ?? lotFor(visit, method, lots, today)?.id ?? '',
-    strokes: strokeMl
-      ? Object.fromEntries(channels.map((code) => [code, freshStroke(usual, code, Number(strokeMl))]))
-      : form.strokes,
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,
     method: (query.get('method') as Method | null) ?? form.method,
     plannedMinutes: kind === 'HANDWORK' ? waitOf(usual, method) : form.plannedMinutes,
+    parts:
+      query.get('act') === 'REPLACED'
+        ? Object.fromEntries(
+            formOf(usual, method)
+              .parts.filter((part) => part.perChannel)
+              .flatMap(({ part }) => channels.map((code) => [`${part} ${code}`, 'REPLACED' as const])),
+          )
+        : form.parts,
     ...(place && place !== form.place
       ? {
           place: place as AttemptForm['place'],
@@ -363,7 +304,7 @@ export function preset(
 /** Whether the entry is what the advice says; true as well when nothing was advised that could be departed from. */
 export function asAdvised(
   advice: Advice | undefined,
-  kind: TreatmentKind,
+  kind: WholeKind,
   form: AttemptForm,
   usual: Usual,
 ): boolean {
@@ -388,52 +329,62 @@ export function asAdvised(
 }
 
 const NUMBERS = {
-  FLUSH: ['temperatureC'],
   SOAK: ['volumeMl', 'temperatureC'],
   BATH: ['volumeMl', 'levelMm', 'temperatureC'],
   CYCLE: [],
   HANDWORK: ['volumeMl', 'temperatureC', 'suctionKpa'],
 } as const;
 const WHOLE = {
-  FLUSH: [],
   SOAK: ['plannedMinutes'],
   BATH: ['bursts', 'burstSeconds'],
   CYCLE: ['count'],
   HANDWORK: ['plannedMinutes'],
 } as const;
 
-const stroke = z.looseObject({ volumeMl: typedNumber(), seconds: typedNumber() });
-
-/** Only whether numbers were typed; every limit is the server's. Of the strokes those of chosen channels count. */
-export function attemptSchema(kind: TreatmentKind) {
-  return z
-    .looseObject({
-      ...Object.fromEntries(NUMBERS[kind].map((name) => [name, typedNumber()])),
-      ...Object.fromEntries(WHOLE[kind].map((name) => [name, typedWhole()])),
-    })
-    .superRefine((form, issues) => {
-      const { channels, strokes } = form as unknown as AttemptForm;
-      for (const code of kind === 'FLUSH' ? channels : []) {
-        stroke.safeParse(strokes[code]).error?.issues.forEach((issue) =>
-          issues.addIssue({
-            code: 'custom',
-            message: issue.message,
-            path: ['strokes', code, ...issue.path],
-          }),
-        );
-      }
-    });
+/** Only whether numbers were typed; every limit is the server's. */
+export function attemptSchema(kind: WholeKind) {
+  return z.looseObject({
+    ...Object.fromEntries(NUMBERS[kind].map((name) => [name, typedNumber()])),
+    ...Object.fromEntries(WHOLE[kind].map((name) => [name, typedWhole()])),
+    answers: z.record(z.string(), typedNumber()),
+  });
 }
 
-/** The entry of a field that the server names, such as `treatment.flush.strokes[0].volumeMl`. */
-export function entryOf(field: string, channels: string[]): string {
-  const stroke = /strokes\[(\d+)\]\.(\w+)$/.exec(field);
-  if (stroke) {
-    return `strokes.${channels[Number(stroke[1])]}.${stroke[2]}`;
+/** What was noted besides, as the server takes it; undefined for nothing. */
+export function notedOf(form: AttemptForm, asks: FormView): NotedEntry | undefined {
+  const answers = Object.fromEntries(
+    asks.asks
+      .map(({ asked }) => [asked, readNumber(form.answers[asked])] as const)
+      .filter(([, value]) => value !== undefined && !Number.isNaN(value)),
+  );
+  const parts = Object.entries(form.parts).map(([key, act]) => {
+    const [part, channel] = key.split(' ');
+    return { part, channel, act } as PartEntry;
+  });
+  return Object.keys(answers).length > 0 || parts.length > 0 ? { answers, parts } : undefined;
+}
+
+/** The usual amount of fluid of this work, mL; 0 where nothing says so. */
+export function usualMl(visit: Visit, kind: WholeKind, form: AttemptForm): number {
+  switch (kind) {
+    case 'SOAK':
+      return Number(soakMl(visit.usual, form.place, form.channels));
+    case 'BATH':
+      return visit.usual.bath.volumeMl;
+    case 'HANDWORK':
+      return formOf(visit.usual, form.method).strokeMl * Math.max(1, form.channels.length);
+    default:
+      return 0;
   }
+}
+
+/** The entry of a field that the server names, such as `treatment.soak.volumeMl`. */
+export function entryOf(field: string): string {
   if (/^departure\b/.test(field)) {
     return 'instead';
   }
-  const name = field.split('.').at(-1)!;
-  return name === 'strokes' ? 'channels' : name;
+  if (field.startsWith('noted.answers.')) {
+    return field.slice('noted.'.length);
+  }
+  return field.split('.').at(-1)!;
 }

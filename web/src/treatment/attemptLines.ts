@@ -1,6 +1,8 @@
-import type { Attempt } from '../api/types';
+import type { Attempt, Mark } from '../api/types';
 import { hour } from '../bench/time';
-import { capital, word, wordWith } from '../words/words';
+import { capital, terms, word, wordWith } from '../words/words';
+import { seenWords } from './Marks';
+import type { Stroke } from './roundsForm';
 
 /** How long something that waits has really taken. */
 function took(attempt: Attempt): string {
@@ -9,25 +11,64 @@ function took(attempt: Attempt): string {
     : `in since ${hour(attempt.startedAt)}`;
 }
 
+const ALL_MARKS = terms('mark') as Mark[];
+
+/** What kind of work it was. */
+export function attemptName({ treatment: { kind, flush, handwork } }: Attempt): string {
+  const method = flush?.method ?? handwork?.method;
+  return capital(method ? word('method', method) : word('treatment', kind));
+}
+
+/** Parts, answers and turns, a line each. */
+export function notedLines({ noted }: Attempt): string[] {
+  return [
+    ...(noted?.parts ?? []).map(
+      (p) => `${p.channel ? `${p.channel}: ` : ''}${word('part', p.part)} ${word('partAct', p.act)}`,
+    ),
+    ...Object.entries(noted?.answers ?? {}).map(([asked, value]) => {
+      const unit = word('askedUnit', asked);
+      return `${word('asked', asked)}: ${unit === asked ? (value ? 'yes' : 'no') : `${value} ${unit}`}`;
+    }),
+    ...(noted?.turns ?? []).map((turn, i) =>
+      [
+        `Turn ${i + 1}: water ${word('way', turn.way)}`,
+        turn.waterC ? `${turn.waterC} °C` : '',
+        turn.deionised ? 'deionised' : '',
+        `colour seen: ${turn.seen.join(', ') || 'none'}`,
+        `clear: ${turn.clear.join(', ') || 'none'}`,
+        turn.lumps === undefined ? '' : turn.lumps ? 'lumps came out' : 'no lumps',
+      ]
+        .filter(Boolean)
+        .join('; '),
+    ),
+  ];
+}
+
 /** What was done, to which channels, and with how much of what. */
 export function loggedWords(attempt: Attempt): string {
-  const { kind, flush, soak, bath, cycle, handwork } = attempt.treatment;
+  const { flush, soak, bath, cycle, handwork } = attempt.treatment;
   const channels = flush
     ? [...new Set(flush.strokes.map((s) => s.channel))]
     : ((soak ?? bath ?? cycle ?? handwork)?.channels ?? []);
-  const what = capital(handwork ? word('method', handwork.method) : word('treatment', kind));
+  const what = attemptName(attempt);
   const fluid = attempt.lot ? `; ${attempt.volumeMl} mL of ${attempt.lot.name}` : '';
   return `${what} logged: ${channels.join(', ')}${fluid}.`;
 }
 
 /** What an attempt recorded, a line for each channel where doses differ. */
 export function attemptLines(attempt: Attempt): string[] {
+  return [...workLines(attempt), ...notedLines(attempt)];
+}
+
+function workLines(attempt: Attempt): string[] {
   const { flush, soak, bath, cycle, handwork } = attempt.treatment;
   if (flush) {
-    return flush.strokes.map(
-      (s) =>
-        `${s.channel}: ${s.volumeMl} mL in ${s.seconds} s at ${flush.temperatureC} °C; ${word('resistance', s.resistance)}; ${word('effluent', s.effluent)}, ${word('stream', s.stream)}`,
-    );
+    const method = flush.method ?? 'FLUSH';
+    return flush.strokes.map((s) => {
+      const suction = s.suctionKpa ? `, ${s.suctionKpa} kPa` : '';
+      const given = `${s.volumeMl > 0 ? `${s.volumeMl} mL ` : ''}${s.seconds ? `in ${s.seconds} s` : 'not timed'}`;
+      return `${s.channel}: ${given} at ${flush.temperatureC} °C${suction}; ${seenWords(method, ALL_MARKS, s as Stroke)}`;
+    });
   }
   if (soak) {
     return [

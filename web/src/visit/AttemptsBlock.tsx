@@ -14,9 +14,9 @@ import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { advisedWords } from '../diagnosis/judgement';
 import { Knot } from '../thread/Knot';
-import { capital, word } from '../words/words';
+import { word } from '../words/words';
 import { MarkedAgainst } from '../treatment/Against';
-import { attemptLines } from '../treatment/attemptLines';
+import { attemptLines, attemptName } from '../treatment/attemptLines';
 
 /** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
 export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
@@ -46,7 +46,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
               <Typography
                 sx={{ fontWeight: 700, textDecoration: attempt.withdrawnReason ? 'line-through' : 'none' }}
               >
-                {capital(word('treatment', attempt.treatment.kind))}
+                {attemptName(attempt)}
                 {attempt.lot && `, ${attempt.volumeMl} mL of ${attempt.lot.name} (${attempt.lot.lotCode})`}
               </Typography>
               {attemptLines(attempt).map((line) => (
@@ -70,7 +70,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
             {mayWrite && !attempt.withdrawnReason && (
               <Button
                 onClick={() => setSlip(attempt)}
-                aria-label={`Take back ${word('treatment', attempt.treatment.kind)} of ${moment(attempt.startedAt)}`}
+                aria-label={`Take back ${attemptName(attempt).toLowerCase()} of ${moment(attempt.startedAt)}`}
               >
                 Take back
               </Button>

@@ -8,6 +8,7 @@ import { adviceTitle, adviceWay } from '../diagnosis/judgement';
 import { moment } from '../bench/time';
 import { word } from '../words/words';
 import { AdviceReasons } from './AdviceReasons';
+import { GoOn, goOnWay } from './GoOn';
 import { HeadPlace } from './HeadPlace';
 import { HeadStep, useHeadStep } from './HeadStep';
 import { keptFrom } from './power';
@@ -44,6 +45,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const advice = visit.next.advised ? visit.judgement.advice.first : undefined;
   const isRefit = visit.next.action === 'REFIT';
   const way = advice && !isRefit ? adviceWay(advice, visit) : undefined;
+  const goOn = visit.next.goOn ? `/visits/${visit.id}/${goOnWay(visit.next.goOn)}` : undefined;
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
   // What needs the mains is not offered to a head that may not have it, nor to one that is out.
@@ -63,6 +65,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
         if (headStep.taps.length === 1) {
           headStep.tapFirst();
         }
+      } else if (goOn) {
+        void navigate(goOn);
       } else if (way) {
         go(way);
       } else {
@@ -77,7 +81,9 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
     ? word('action', 'REFIT')
     : advice
       ? adviceTitle(advice)
-      : visit.next.action === 'WAIT_HOLD' && visit.next.at
+      : visit.next.goOn
+        ? `Go on: ${word('method', visit.next.goOn.method)}, ${visit.next.goOn.channels.join(', ')}`
+        : visit.next.action === 'WAIT_HOLD' && visit.next.at
         ? `No power until ${moment(visit.next.at)}`
         : word('action', visit.next.action);
   const doIt = mayWrite && way && (
@@ -104,6 +110,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
         {title}
       </Typography>
       {isSmall && doIt}
+      {visit.next.goOn && goOn && <GoOn visit={visit} goOn={visit.next.goOn} to={goOn} mayWrite={mayWrite} />}
       {headStep && <HeadStep step={headStep} buttonsFirst={isSmall} />}
       {waits && <Typography>What needs no power can be done meanwhile.</Typography>}
       {isRefit && advice && <Typography>Then: {adviceTitle(advice)}.</Typography>}

@@ -6,12 +6,21 @@ export function lastMap(visit: Visit): Check | undefined {
   return visit.checks.filter((check) => check.reading).at(-1);
 }
 
-/** Channels with nozzles out on the last map: the ones a treatment is for. What works is left alone. */
+/** The best that bars, a stream or a pad print can show. */
+const WHOLE = ['BAR_FULL', 'STREAM_WHOLE', 'PAD_WHOLE_ROW'];
+
+/**
+ * Channels that the last reading does not show whole, be it a map, bars, a stream or a pad print: the ones a treatment is
+ * for. What works is left alone, and so is what nobody looked at.
+ */
 export function channelsOut(visit: Visit): string[] {
-  const reading = lastMap(visit)?.reading ?? {};
-  return visit.family.channels
-    .map((c) => c.code)
-    .filter((code) => reading[code] && tally(reading[code]).M > 0);
+  const last = visit.checks.filter((check) => check.reading ?? check.coarse).at(-1);
+  const isOut = (code: string) => {
+    const level = last?.coarse?.channels[code]?.level;
+    const row = last?.reading?.[code];
+    return row ? tally(row).M > 0 : level !== undefined && !WHOLE.includes(level);
+  };
+  return visit.family.channels.map((c) => c.code).filter(isOut);
 }
 
 /** Channels an attempt treated. */

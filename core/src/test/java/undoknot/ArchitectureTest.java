@@ -55,7 +55,8 @@ class ArchitectureTest {
             Map.entry("scan", List.of("head", "nozzle")),
             Map.entry("treatment", List.of("head", "fluid", "practice", "flow")),
             Map.entry("observation", List.of("head", "nozzle")),
-            Map.entry("visit", List.of("head", "nozzle", "treatment", "observation", "practice")),
+            Map.entry("sitting", List.of("treatment")),
+            Map.entry("visit", List.of("head", "nozzle", "treatment", "sitting", "observation", "practice")),
             Map.entry("diagnosis", List.of("head", "nozzle", "treatment", "observation", "visit")),
             Map.entry("outcome", List.of("head", "nozzle")),
             Map.entry(
@@ -65,6 +66,7 @@ class ArchitectureTest {
                             "fluid",
                             "nozzle",
                             "treatment",
+                            "sitting",
                             "observation",
                             "visit",
                             "diagnosis",

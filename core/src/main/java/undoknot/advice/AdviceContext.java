@@ -21,6 +21,7 @@ import undoknot.observation.Sign;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
+import undoknot.sitting.Part;
 import undoknot.treatment.BarredWork;
 import undoknot.treatment.Method;
 import undoknot.treatment.Stroke;
@@ -140,7 +141,19 @@ final class AdviceContext {
                 .toList();
     }
 
+    /** Whether what a method mends was replaced in all of these channels: a new part is not mended again. */
+    boolean isReplaced(Method method, List<String> channels) {
+        return !channels.isEmpty()
+                && Part.ofChannel(method)
+                        .filter(part -> channels.stream()
+                                .allMatch(code -> visit.count(part, code).replaced() > 0))
+                        .isPresent();
+    }
+
     boolean mayGoAgain(Method method, List<String> channels) {
+        if (isReplaced(method, channels)) {
+            return false;
+        }
         int rungs = method.rungs();
         if (method == Method.CYCLE && !house.says(School.CyclesFirst.UP_TO_THREE)) {
             rungs = ranking.leading().cause() == Cause.ELECTRICAL ? UnchangedRounds.ENOUGH : 0;

@@ -12,6 +12,7 @@ import undoknot.head.Limits;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
+import undoknot.sitting.Part;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment.Strength;
@@ -73,7 +74,18 @@ final class HouseWorkStyle {
                 strokes ? Double.valueOf(pulses ? UsualDose.PULSE_ML : UsualDose.STROKE_ML) : null,
                 temperatureC(method, fluid, context),
                 strokes && !pulses ? UsualDose.AFTER_SOAK_ML : null,
-                pulses ? UsualDose.PULSES_ML : null);
+                pulses ? UsualDose.PULSES_ML : null,
+                act(method, channels, context));
+    }
+
+    /** A damper is cleaned first; what still drags after that, or was cleaned as often as it may be, gets a new one. */
+    private static Part.Act act(Method method, List<String> channels, AdviceContext context) {
+        if (method != Method.DAMPER) {
+            return null;
+        }
+        boolean cleaned = channels.stream()
+                .anyMatch(code -> context.visit.count(Part.DAMPER, code).cleaned() > 0);
+        return cleaned ? Part.Act.REPLACED : Part.Act.CLEANED;
     }
 
     /** Warm fluid is 40 to 50 °C (handbook 8), never above the family's limit; water that goes first is warm as well. */

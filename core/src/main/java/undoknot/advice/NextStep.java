@@ -8,10 +8,10 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import undoknot.advice.Advice.Rule;
+import undoknot.sitting.Sitting;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
-import undoknot.treatment.Sitting;
 import undoknot.visit.HeadNow;
 import undoknot.visit.StepClock.Kind;
 

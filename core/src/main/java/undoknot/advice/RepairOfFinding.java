@@ -81,7 +81,7 @@ final class RepairOfFinding {
                 .distinct()
                 .toList();
         List<String> where = named.isEmpty() ? context.allChannels() : named;
-        if (context.visit.times(method, where) >= method.rungs()) {
+        if (context.visit.times(method, where) >= method.rungs() || context.isReplaced(method, where)) {
             return Optional.empty();
         }
         return Optional.of(context.advise(

@@ -1,6 +1,7 @@
 package undoknot.advice;
 
 import undoknot.fluid.FluidKind;
+import undoknot.sitting.Part;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 
@@ -13,6 +14,7 @@ import undoknot.treatment.Treatment;
  * @param strokeMl usual volume of one stroke, mL
  * @param temperatureC of the fluid; null at room temperature
  * @param afterSoakMl stroke that follows when the first has soaked, mL
+ * @param act what is done to the part that it is about: a damper is cleaned once, then replaced
  * @param pulsesAtMostMl where fluid goes in pulses with pad prints between, what they usually come to at most, mL
  */
 public record WorkStyle(
@@ -22,7 +24,8 @@ public record WorkStyle(
         Double strokeMl,
         Double temperatureC,
         Double afterSoakMl,
-        Double pulsesAtMostMl) {
+        Double pulsesAtMostMl,
+        Part.Act act) {
 
     /** Whether fluid goes in pulses instead of a stroke and a soak. */
     public boolean pulses() {

@@ -59,7 +59,7 @@ public record Seen(
     }
 
     /** These, with what is null in them taken from an earlier look. */
-    Seen orElse(Seen earlier) {
+    public Seen orElse(Seen earlier) {
         return new Seen(
                 or(resistance, earlier.resistance),
                 or(effluent, earlier.effluent),

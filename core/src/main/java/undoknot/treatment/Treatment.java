@@ -299,18 +299,18 @@ public sealed interface Treatment {
         }
     }
 
-    static void notNegative(String name, BigDecimal value) {
+    public static void notNegative(String name, BigDecimal value) {
         Objects.requireNonNull(value, name);
         notNegative(name, value.doubleValue());
     }
 
-    static void notNegative(String name, double value) {
+    public static void notNegative(String name, double value) {
         if (!(value >= 0 && value < Double.POSITIVE_INFINITY)) {
             throw new IllegalArgumentException(name + " must be 0 or more and finite, was " + value);
         }
     }
 
-    static void number(String name, double value) {
+    public static void number(String name, double value) {
         if (!Double.isFinite(value)) {
             throw new IllegalArgumentException(name + " must be a number, was " + value);
         }

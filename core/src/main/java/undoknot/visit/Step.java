@@ -5,8 +5,8 @@ import java.util.Objects;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Observation;
+import undoknot.sitting.Noted;
 import undoknot.treatment.Method;
-import undoknot.treatment.Noted;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 

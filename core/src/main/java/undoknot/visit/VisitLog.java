@@ -15,6 +15,9 @@ import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
 import undoknot.observation.Observation;
+import undoknot.sitting.Part;
+import undoknot.sitting.PartCount;
+import undoknot.sitting.PartWork;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
@@ -42,6 +45,17 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
                 .filter(Worked.class::isInstance)
                 .map(Worked.class::cast)
                 .toList();
+    }
+
+    /** What was done to a part of a channel on this visit. */
+    public PartCount count(Part part, String channel) {
+        List<PartWork> own = work().stream()
+                .flatMap(w -> PartWork.of(w.treatment(), w.noted()).stream())
+                .filter(p -> p.part() == part && channel.equals(p.channel()))
+                .toList();
+        return own.isEmpty()
+                ? new PartCount(part, channel, 0, 0)
+                : PartCount.of(own).get(0);
     }
 
     /** Flushes and warm flushes, at which the thumb feels the channel. */

@@ -191,4 +191,22 @@ public class Api {
         }
         throw new AssertionError("no lot " + code);
     }
+
+    /** Work on one channel as it is entered, without a bottle: by strokes where it goes so, otherwise by hand. */
+    public static Map<String, Object> work(String method, String channel) {
+        boolean byStrokes = undoknot.treatment.Method.valueOf(method).isByStrokes();
+        return byStrokes
+                ? Map.of(
+                        "kind",
+                        "FLUSH",
+                        "flush",
+                        Map.of(
+                                "method",
+                                method,
+                                "strokes",
+                                List.of(Map.of("channel", channel, "volumeMl", 0)),
+                                "temperatureC",
+                                20))
+                : Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of(channel)));
+    }
 }

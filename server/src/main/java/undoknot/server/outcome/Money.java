@@ -16,6 +16,8 @@ import undoknot.server.practice.HouseBook;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.write.StoredJson;
+import undoknot.sitting.Part;
+import undoknot.sitting.PartWork;
 import undoknot.treatment.Method;
 
 /** Works out the terms of "worth going on" for a visit, each from what is known or from what somebody entered. */
@@ -103,8 +105,7 @@ public class Money {
         int number = logged.log(logged.visit().openedAt).times(method) + 1;
         String channel = next.channels().isEmpty() ? "" : next.channels().get(0);
         Odds odds = ledger.odds(logged, method, channel, number);
-        WorthTerms usual =
-                usual(logged, book, terms, method, Math.max(1, next.channels().size()));
+        WorthTerms usual = usual(logged, book, terms, next);
         BigDecimal spent = spent(logged, book);
         BigDecimal limit = logged.intake().priceLimit();
         Worth worth = null;
@@ -156,7 +157,9 @@ public class Money {
         return logged.visit().worth == null ? WorthTerms.NONE : stored.read(logged.visit().worth, WorthTerms.class);
     }
 
-    private WorthTerms usual(LoggedVisit logged, HouseBook book, WorthTerms terms, Method method, int channels) {
+    private WorthTerms usual(LoggedVisit logged, HouseBook book, WorthTerms terms, Advice next) {
+        Method method = next.method();
+        int channels = Math.max(1, next.channels().size());
         BigDecimal printer = logged.intake().printerPrice();
         // A recovered head is worth a new one, but never more than a whole new printer.
         BigDecimal value = printer == null
@@ -182,7 +185,7 @@ public class Money {
                 BigDecimal.valueOf(method.harmChance()),
                 round(harm),
                 BigDecimal.valueOf(method.handsMinutes() + CHECK_MINUTES),
-                round(fluidCost(logged, method, channels)));
+                round(fluidCost(logged, method, channels).add(partCost(book, next, channels))));
     }
 
     private BigDecimal fluidCost(LoggedVisit logged, Method method, int channels) {
@@ -200,11 +203,22 @@ public class Money {
                 : perMl(used).multiply(BigDecimal.valueOf(ml));
     }
 
+    /** New parts that the work asks for, at the shop's price. */
+    private static BigDecimal partCost(HouseBook book, Advice next, int channels) {
+        boolean replaces = next.style() != null && next.style().act() == Part.Act.REPLACED;
+        return replaces
+                ? Part.ofChannel(next.method())
+                        .map(part -> book.partPrices().getOrDefault(part, BigDecimal.ZERO))
+                        .orElse(BigDecimal.ZERO)
+                        .multiply(BigDecimal.valueOf(channels))
+                : BigDecimal.ZERO;
+    }
+
     private static BigDecimal perMl(FluidLot lot) {
         return lot.price.divide(lot.bottleMl, 6, java.math.RoundingMode.HALF_UP);
     }
 
-    /** Minutes of hands of what was done so far at the shop's rate, and the fluids drawn. */
+    /** Minutes of hands of what was done so far at the shop's rate, the fluids drawn and the parts replaced. */
     private BigDecimal spent(LoggedVisit logged, HouseBook book) {
         int minutes = CHECK_MINUTES * logged.checks().size();
         for (var finding : logged.findingsThatStand()) {
@@ -218,6 +232,18 @@ public class Money {
             minutes += Method.of(logged.treatment(attempt)).handsMinutes();
             FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
             if (lot != null && lot.price != null) {
+                fluids = fluids.add(perMl(lot).multiply(attempt.volumeMl));
+            }
+            for (PartWork work : logged.noted(attempt).parts()) {
+                if (work.act() == Part.Act.REPLACED) {
+                    fluids = fluids.add(book.partPrices().getOrDefault(work.part(), BigDecimal.ZERO));
+                }
+            }
+        }
+        // What was poured for an entry that was taken back is gone all the same.
+        for (Attempt attempt : logged.attempts()) {
+            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
+            if (attempt.pouredInVain() && lot != null && lot.price != null) {
                 fluids = fluids.add(perMl(lot).multiply(attempt.volumeMl));
             }
         }

@@ -6,11 +6,14 @@ import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
 import java.util.EnumMap;
 import java.util.Map;
+import org.springframework.lang.Nullable;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Priors;
 import undoknot.head.Limits;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
+import undoknot.sitting.Part;
+import undoknot.treatment.Treatment;
 
 /**
  * What a shop has settled for itself.
@@ -19,6 +22,8 @@ import undoknot.practice.HouseRules;
  * @param priors by family code: how often a head comes in with a cause, where it differs from the starting beliefs
  * @param limits by family code: limits that differ from those of the construction
  * @param ratePerHour what an hour of hands costs
+ * @param partPrices what a new part costs, where the shop has said
+ * @param cycleInkMl by family code: ink that one cycle burns, by strength, mL, where the shop has said
  * @param riskShare what harm to board or printer would cost, as a share of a replacement printer
  */
 public record HouseBook(
@@ -34,11 +39,19 @@ public record HouseBook(
         @NotNull(message = "Enter a share between 0 and 1.")
         @DecimalMin(value = "0", message = "Enter 0 to 1.")
         @DecimalMax(value = "1", message = "Enter 0 to 1.")
-        BigDecimal riskShare) {
+        BigDecimal riskShare,
+
+        @Nullable Map<Part, BigDecimal> partPrices,
+        @Nullable Map<String, Map<Treatment.Strength, BigDecimal>> cycleInkMl) {
+
+    public HouseBook {
+        partPrices = partPrices == null ? Map.of() : partPrices;
+        cycleInkMl = cycleInkMl == null ? Map.of() : cycleInkMl;
+    }
 
     /** What a new shop starts from. */
-    static final HouseBook START =
-            new HouseBook(Map.of(), Map.of(), Map.of(), new BigDecimal("36"), new BigDecimal("0.2"));
+    static final HouseBook START = new HouseBook(
+            Map.of(), Map.of(), Map.of(), new BigDecimal("36"), new BigDecimal("0.2"), Map.of(), Map.of());
 
     public HouseRules rules() {
         return HouseRules.named(answers);

@@ -6,6 +6,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -156,8 +157,19 @@ class HouseController {
             range(limits.suctionKpa(), 0, 90, at + ".suctionKpa", "kPa", wrong);
             range(limits.heatC(), 20, 60, at + ".heatC", "°C", wrong);
         });
+        book.partPrices().forEach((part, price) -> amount(price, 10_000, "book.partPrices." + part, wrong));
+        book.cycleInkMl().forEach((family, ink) -> {
+            known(family, "book.cycleInkMl", wrong);
+            ink.forEach((strength, ml) -> amount(ml, 500, "book.cycleInkMl." + family + "." + strength, wrong));
+        });
         if (!wrong.isEmpty()) {
             throw Refused.entries(wrong);
+        }
+    }
+
+    private static void amount(BigDecimal value, int most, String field, List<FieldProblem> wrong) {
+        if (value == null || value.signum() < 0 || value.compareTo(BigDecimal.valueOf(most)) > 0) {
+            wrong.add(new FieldProblem(field, "RANGE", "Enter 0 to " + most + ", or leave it empty."));
         }
     }
 

@@ -9,15 +9,15 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import undoknot.server.fluid.Shelf;
 import undoknot.server.words.Words;
-import undoknot.treatment.Asked;
-import undoknot.treatment.EndPoint;
+import undoknot.sitting.Asked;
+import undoknot.sitting.EndPoint;
+import undoknot.sitting.Noted;
+import undoknot.sitting.PartWork;
+import undoknot.sitting.Turn;
 import undoknot.treatment.Method;
-import undoknot.treatment.Noted;
-import undoknot.treatment.PartWork;
 import undoknot.treatment.Seen;
 import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
-import undoknot.treatment.Turn;
 
 /** Rounds, parts and answers in words. What was not timed or not seen says so. */
 @Component

@@ -6,8 +6,8 @@ import org.springframework.lang.Nullable;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
 import undoknot.observation.Look;
+import undoknot.sitting.Sitting;
 import undoknot.treatment.Method;
-import undoknot.treatment.Sitting;
 
 /**
  * What is next with a head, from the one engine that says so.

@@ -15,12 +15,12 @@ import java.util.UUID;
 import org.springframework.lang.Nullable;
 import undoknot.head.Family;
 import undoknot.server.problem.Refused;
-import undoknot.treatment.Asked;
+import undoknot.sitting.Asked;
+import undoknot.sitting.Noted;
+import undoknot.sitting.Part;
+import undoknot.sitting.PartWork;
+import undoknot.sitting.Turn;
 import undoknot.treatment.Method;
-import undoknot.treatment.Noted;
-import undoknot.treatment.Part;
-import undoknot.treatment.PartWork;
-import undoknot.treatment.Turn;
 
 /** What was noted of work besides its channels, fluid and time, as it is entered and shown. */
 public record NotedEntry(

@@ -6,9 +6,9 @@ import org.springframework.lang.Nullable;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.Sittings;
-import undoknot.treatment.Rinse;
-import undoknot.treatment.Sitting;
-import undoknot.treatment.Turn;
+import undoknot.sitting.Rinse;
+import undoknot.sitting.Sitting;
+import undoknot.sitting.Turn;
 
 /**
  * How far the rounds of a sitting are.

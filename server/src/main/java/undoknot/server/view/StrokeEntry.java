@@ -28,7 +28,7 @@ public record StrokeEntry(
         @NotNull String channel,
 
         @NotNull(message = TreatmentEntry.ML_MISSING)
-        @DecimalMin(value = "0", message = "Enter 0 mL or more.")
+        @DecimalMin(value = "0", message = TreatmentEntry.ML_MIN)
         @DecimalMax(value = "500", message = TreatmentEntry.ML_MAX)
         @Digits(integer = 4, fraction = 2, message = TreatmentEntry.ML_DIGITS)
         BigDecimal volumeMl,

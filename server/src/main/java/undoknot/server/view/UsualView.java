@@ -1,5 +1,6 @@
 package undoknot.server.view;
 
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -9,14 +10,15 @@ import org.springframework.lang.Nullable;
 import undoknot.fluid.FluidKind;
 import undoknot.head.Family;
 import undoknot.practice.School;
+import undoknot.server.practice.HouseBook;
 import undoknot.server.visit.LoggedVisit;
-import undoknot.treatment.Asked;
+import undoknot.sitting.Asked;
+import undoknot.sitting.EndPoint;
+import undoknot.sitting.Part;
 import undoknot.treatment.DryHold;
-import undoknot.treatment.EndPoint;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
-import undoknot.treatment.Part;
 import undoknot.treatment.Push;
 import undoknot.treatment.Seen;
 import undoknot.treatment.Site;
@@ -33,6 +35,7 @@ import undoknot.visit.Waiting;
  * @param pulseMl one pulse, where fluid goes in pulses
  * @param pulsesMl all pulses of a channel together
  * @param pulses whether the house goes in pulses from the start
+ * @param cycleInkMl ink that a cycle of this family usually burns, by strength, where the shop has said
  * @param strokeSeconds time of that stroke by channel, within the family's pressure through what is open
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
@@ -47,6 +50,7 @@ public record UsualView(
         double pulseMl,
         double pulsesMl,
         boolean pulses,
+        Map<Treatment.Strength, BigDecimal> cycleInkMl,
         Map<String, Integer> strokeSeconds,
         double roomC,
         List<SoakView> soaks,
@@ -153,7 +157,7 @@ public record UsualView(
         return seconds;
     }
 
-    static UsualView of(LoggedVisit logged) {
+    static UsualView of(LoggedVisit logged, HouseBook book) {
         Family family = logged.family();
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
         Map<Method, FormView> forms = new EnumMap<>(Method.class);
@@ -167,6 +171,7 @@ public record UsualView(
                 UsualDose.PULSE_ML,
                 UsualDose.PULSES_ML,
                 logged.house().says(School.Dose.LONG_PULSING),
+                book.cycleInkMl().getOrDefault(family.code(), Map.of()),
                 strokeSeconds(logged),
                 UsualDose.ROOM_C,
                 Arrays.stream(Treatment.Place.values())

@@ -45,13 +45,15 @@ public record VisitView(
         HeadView head,
         Instant serverTime,
         JudgementView judgement,
-        UsualView usual) {
+        UsualView usual,
+        List<PartCountView> parts) {
     public static VisitView of(
             LoggedVisit c,
             List<Visit> ofThisHead,
             boolean standIn,
             JudgementView judgement,
             UsualView usual,
+            List<PartCountView> parts,
             Instant now) {
         Visit v = c.visit();
         return new VisitView(
@@ -87,6 +89,7 @@ public record VisitView(
                 HeadView.of(c, now),
                 now,
                 judgement,
-                usual);
+                usual,
+                parts);
     }
 }

@@ -39,7 +39,7 @@ public class Attempt {
     @Column(columnDefinition = "smallint")
     public int recordVersion = StoredTreatment.VERSION;
 
-    /** A {@link undoknot.treatment.Noted} as JSON; null for nothing. */
+    /** A {@link undoknot.sitting.Noted} as JSON; null for nothing. */
     @Column(columnDefinition = "longtext")
     public String noted;
 

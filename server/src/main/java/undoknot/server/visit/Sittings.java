@@ -4,9 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import undoknot.advice.NextStep.OpenSitting;
+import undoknot.sitting.Rinse;
+import undoknot.sitting.Sitting;
 import undoknot.treatment.Method;
-import undoknot.treatment.Rinse;
-import undoknot.treatment.Sitting;
 import undoknot.treatment.Treatment;
 
 /** Rounds of a logged visit: how far each sitting is, and which one is open. */

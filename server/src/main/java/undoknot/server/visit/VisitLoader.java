@@ -23,8 +23,9 @@ import undoknot.server.head.Head;
 import undoknot.server.head.Heads;
 import undoknot.server.problem.Refused;
 import undoknot.server.write.StoredJson;
+import undoknot.sitting.Noted;
+import undoknot.sitting.PartWork;
 import undoknot.treatment.Gate;
-import undoknot.treatment.Noted;
 
 /** Gathers visits with what was logged on them: one query a table, however many visits. */
 @Component
@@ -152,6 +153,26 @@ public class VisitLoader {
             }
         }
         return logged(logged.visit(), logged.head(), logged.family(), logged.customer(), rows, lotsById);
+    }
+
+    /** What was done to parts of a head, on this visit and those before it, in the order of time. */
+    public List<PartWork> partWorks(LoggedVisit logged, List<Visit> ofThisHead) {
+        List<UUID> earlier = ofThisHead.stream()
+                .filter(v -> v.openedAt.isBefore(logged.visit().openedAt))
+                .map(v -> v.id)
+                .toList();
+        Stream<PartWork> before = earlier.isEmpty()
+                ? Stream.empty()
+                : attempts.findByVisitIdIn(earlier).stream()
+                        .filter(Attempt::stands)
+                        .sorted(Comparator.comparing(a -> a.startedAt))
+                        .flatMap(a -> PartWork.of(
+                                StoredTreatment.read(a.kind, a.recordVersion, a.record, json),
+                                a.noted == null ? Noted.NOTHING : json.read(a.noted, Noted.class))
+                                .stream());
+        Stream<PartWork> own = logged.attemptsThatStand().stream()
+                .flatMap(a -> PartWork.of(logged.treatment(a), logged.noted(a)).stream());
+        return Stream.concat(before, own).toList();
     }
 
     private LoggedVisit logged(

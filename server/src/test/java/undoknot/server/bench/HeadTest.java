@@ -56,9 +56,7 @@ class HeadTest {
     }
 
     private static Map<String, Object> handwork(String method) {
-        return Map.of(
-                "treatment",
-                Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of("C"))));
+        return Map.of("treatment", Api.work(method, "C"));
     }
 
     private static Map<String, Object> cycle(String strength) {

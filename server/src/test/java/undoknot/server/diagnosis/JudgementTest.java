@@ -134,15 +134,7 @@ class JudgementTest {
     void work_that_mends_a_finding_ends_it() {
         String visit = wandering();
         found(visit, id(), "DAMPER_EMPTY", "M").is(200);
-        api.put(
-                        "/api/visits/" + visit + "/attempts/" + id(),
-                        Map.of(
-                                "treatment",
-                                Map.of(
-                                        "kind",
-                                        "HANDWORK",
-                                        "handwork",
-                                        Map.of("method", "PURGE", "channels", List.of("M")))))
+        api.put("/api/visits/" + visit + "/attempts/" + id(), Map.of("treatment", Api.work("PURGE", "M")))
                 .is(200);
         JsonNode after = judgement(visit);
         assertThat(after.path("findings").get(0).path("stands").asBoolean()).isFalse();

@@ -380,14 +380,14 @@ class AttemptTest {
     }
 
     private static Map<String, Object> handwork(String method) {
-        return Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of("C")));
+        return Api.work(method, "C");
     }
 
     /** The gates of a method, as the form is told before, and as the log says when it refuses: the same. */
     private String gatesOf(String method) {
         JsonNode before = api.post(
                         "/api/visits/" + visit + "/attempts/preview",
-                        Map.of("kind", "HANDWORK", "treatment", handwork(method)))
+                        Map.of("kind", handwork(method).get("kind"), "treatment", handwork(method)))
                 .is(200)
                 .body();
         Api.Answer logged = api.put(path(UUID.randomUUID()), Map.of("treatment", handwork(method)));
@@ -422,6 +422,8 @@ class AttemptTest {
                         "FLUSH",
                         "flush",
                         Map.of(
+                                "method",
+                                method,
                                 "temperatureC",
                                 method == Method.WARM ? 40 : 22,
                                 "strokes",

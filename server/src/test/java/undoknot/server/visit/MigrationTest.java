@@ -167,8 +167,8 @@ class MigrationTest {
 
     @Test
     void a_record_of_a_newer_program_is_not_guessed_at() {
-        assertThatThrownBy(() -> StoredTreatment.read(Treatment.Kind.CYCLE, 4, "{}", JSON))
-                .hasMessageContaining("version 4")
+        assertThatThrownBy(() -> StoredTreatment.read(Treatment.Kind.CYCLE, 5, "{}", JSON))
+                .hasMessageContaining("version 5")
                 .hasMessageContaining("start the newer program");
     }
 }

@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.util.Arrays;
 import java.util.Collection;

@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import undoknot.treatment.Turn.Way;
+import undoknot.sitting.Turn.Way;
 
 /** Handbook 8: every channel's colour seen, then all clear, both ways, the last turn with deionised water. */
 class RinseTest {

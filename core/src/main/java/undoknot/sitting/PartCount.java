@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -14,8 +14,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.EnumSource;
-import undoknot.treatment.Sitting.Change;
-import undoknot.treatment.Sitting.Next;
+import undoknot.sitting.Sitting.Change;
+import undoknot.sitting.Sitting.Next;
+import undoknot.treatment.Method;
+import undoknot.treatment.Seen;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment.Effluent;
 import undoknot.treatment.Treatment.Flush;
 import undoknot.treatment.Treatment.Resistance;

@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.math.BigDecimal;
 import java.time.Instant;
@@ -8,8 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import undoknot.treatment.Method;
+import undoknot.treatment.Seen;
+import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment.Flush;
 import undoknot.treatment.Treatment.Stream;
+import undoknot.treatment.UsualDose;
 
 /**
  * A flush, draw-back, purge, prime, line flush or damper pull as it stands: a row for every channel it is meant for.

@@ -1,8 +1,10 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import undoknot.treatment.Method;
 
 /**
  * Parts that are cleaned, refilled or replaced by themselves, each counted for itself (handbook 8).
@@ -62,6 +64,11 @@ public enum Part {
     /** The work it is usually done with. */
     public Method method() {
         return method;
+    }
+
+    /** The part of a channel that a method is about; empty where it is about none. */
+    public static Optional<Part> ofChannel(Method method) {
+        return of(method).stream().filter(Part::isPerChannel).findFirst();
     }
 
     /** Parts that are done with a method. */

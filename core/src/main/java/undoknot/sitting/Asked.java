@@ -1,8 +1,9 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
+import undoknot.treatment.Method;
 
 /**
  * What a method is asked besides channels, fluid and time (handbook 8), one line each: for which methods, and between which

@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.time.Instant;
 import java.util.Collection;
@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import java.util.UUID;
+import undoknot.treatment.Treatment;
 
 /**
  * One turn of a rinse: water one way, and what came out (handbook 8).

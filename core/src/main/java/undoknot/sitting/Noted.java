@@ -1,4 +1,4 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;

@@ -1,9 +1,11 @@
-package undoknot.treatment;
+package undoknot.sitting;
 
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import undoknot.treatment.Method;
+import undoknot.treatment.Seen;
 import undoknot.treatment.Seen.Mark;
 import undoknot.treatment.Treatment.Effluent;
 import undoknot.treatment.Treatment.Resistance;

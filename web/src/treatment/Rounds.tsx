@@ -1,0 +1,411 @@
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { useState } from 'react';
+import { FormProvider } from 'react-hook-form';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useSession } from '../account/session';
+import { answer, api } from '../api/http';
+import type { Advice, Attempt, Lot, Visit } from '../api/types';
+import { useWrite } from '../api/useWrite';
+import { readNumber } from '../app/fields';
+import { KeyHint } from '../app/KeyHint';
+import { Page } from '../app/Page';
+import { WriteProblem } from '../app/states';
+import { useKeys } from '../app/useKeys';
+import { dateInDays } from '../bench/time';
+import { useNow } from '../bench/useNow';
+import { advisedTerm } from '../diagnosis/judgement';
+import { useDraftForm } from '../draft/useDraftForm';
+import { capital, word } from '../words/words';
+import { Against, gatesOf, mayDepart } from './Against';
+import { formOf } from './attemptForm';
+import { begunInstant } from './BegunAt';
+import { FarAbove } from './FarAbove';
+import { Mind } from './Mind';
+import { RoundRow } from './RoundRow';
+import { RoundsSetup } from './RoundsSetup';
+import {
+  flushOf,
+  isFarAbove,
+  isFlush,
+  newStroke,
+  resumeRounds,
+  roundsSchema,
+  startRounds,
+  strokesOf,
+  usualDose,
+  type RoundsForm,
+  type Stroke,
+} from './roundsForm';
+import { SoakBetween } from './SoakBetween';
+import { useRoundKeys } from './useRoundKeys';
+import { useStrokeQueue } from './useStrokeQueue';
+import { useStrokeWatch } from './useStrokeWatch';
+import { usePreview } from './usePreview';
+
+interface Props {
+  visit: Visit;
+  lots: Lot[];
+  advice: Advice | undefined;
+  /** Rounds that were begun, when they are taken up again. */
+  goesOn: Attempt | undefined;
+}
+
+export function Rounds({ visit, lots, advice, goesOn }: Props) {
+  const navigate = useNavigate();
+  const { isLead } = useSession();
+  const now = useNow(visit.serverTime);
+  const [query] = useSearchParams();
+  const today = dateInDays(0);
+  const { form, drop } = useDraftForm<RoundsForm>(
+    `rounds-${goesOn?.id ?? visit.id}`,
+    () => (goesOn ? resumeRounds(visit, goesOn) : startRounds(visit, query, lots, today)),
+    roundsSchema,
+  );
+  const value = form.watch();
+  const { method, channels } = value;
+  const attempt = visit.attempts.find((a) => a.id === value.id);
+  const asks = formOf(visit.usual, method);
+  const isLate = value.begunAt !== '';
+  const isBegun = attempt !== undefined;
+  const lotId = asks.fluids.length > 0 ? value.lotId || undefined : undefined;
+  const site = asks.bench ? undefined : value.site || undefined;
+  const isAdvised = isBegun || !advice || isAdvisedHere(advice, value);
+
+  const strokes = strokesOf(attempt, value.pending);
+  const rowOf = (code: string) => attempt?.rounds?.rows.find((row) => row.channel === code);
+  const last = (code: string) => strokes.filter((s) => s.channel === code).at(-1);
+  const doseOf = (code: string) =>
+    value.doses[code] ?? String(usualDose(visit, value, rowOf(code)?.next, last(code)));
+
+  // Before the first stroke the doses as they are planned are asked; none of them is timed.
+  const planned = channels.map((code) => newStroke(value, code, Number(doseOf(code).replace(',', '.')) || 0));
+  const preview = usePreview(visit.id, 'FLUSH', lotId, flushOf(value, planned), channels.length > 0, {
+    site,
+    wet: undefined,
+  });
+
+  const begin = (stroke: Stroke[], open: boolean) =>
+    answer(
+      api.PUT('/api/visits/{visitId}/attempts/{id}', {
+        params: { path: { visitId: visit.id, id: value.id } },
+        body: {
+          treatment: flushOf(value, stroke),
+          lotId,
+          note: value.note,
+          noted: value.manifold ? { parts: [{ part: 'MANIFOLD', act: 'CLEANED' }] } : undefined,
+          departureReason: value.departureReason || undefined,
+          doneAnyway: value.doneAnyway || undefined,
+          site,
+          open,
+          begunAt: begunInstant(value.begunAt),
+          endedAt: isLate ? begunInstant(value.endedAt) : undefined,
+          departure:
+            advice && !isAdvised
+              ? { rule: advice.rule, advised: advisedTerm(advice), reason: value.instead }
+              : undefined,
+        },
+      }),
+    );
+  const [reasons, setReasons] = useState<Record<string, { reason: string; doneAnyway: boolean }>>({});
+  const queue = useStrokeQueue({
+    pending: isLate ? [] : value.pending,
+    setPending: (change) =>
+      form.setValue('pending', change(form.getValues('pending')), { shouldDirty: true }),
+    send: (stroke) =>
+      isBegun
+        ? answer(
+            api.PUT('/api/visits/{visitId}/attempts/{attemptId}/strokes/{id}', {
+              params: { path: { visitId: visit.id, attemptId: value.id, id: stroke.id } },
+              body: {
+                stroke,
+                departureReason: reasons[stroke.id]?.reason || undefined,
+                doneAnyway: reasons[stroke.id]?.doneAnyway || undefined,
+              },
+            }),
+          )
+        : begin([stroke], true),
+  });
+  const put = (stroke: Stroke) =>
+    isLate
+      ? form.setValue(
+          'pending',
+          [...value.pending.filter((s) => s.id !== stroke.id), stroke].sort(
+            (a, b) => strokes.findIndex((s) => s.id === a.id) - strokes.findIndex((s) => s.id === b.id),
+          ),
+          { shouldDirty: true },
+        )
+      : queue.put(stroke);
+
+  const gates = preview?.gates ?? [];
+  const isShort = preview?.shortByMl;
+  const needsReason = !isBegun && gates.length > 0 && value.departureReason.trim() === '';
+  const isShut =
+    !isBegun &&
+    (gates.some((g) => g.weight === 'REFUSED' && !(isLead && value.doneAnyway && !needsReason)) ||
+      needsReason ||
+      (gates.length > 0 && !mayDepart(gates, isLead)));
+  const lacksBottle = isFlush(method) && !lotId;
+  const lacksWhy = !isAdvised && value.instead.trim() === '';
+  const hindrance = lacksBottle
+    ? 'Choose the bottle first.'
+    : lacksWhy
+      ? 'Say first why something else than advised.'
+      : isShut
+        ? 'Something stands in the way; see beside.'
+        : undefined;
+
+  const [inHand, setInHand] = useState<string>();
+  const [asked, setAsked] = useState<{ channel: string; ml: number; usual: number; act: () => void }>();
+  const turn = channels.find((c) => c === inHand) ?? turnOf(channels, strokes, rowOf);
+  const watch = useStrokeWatch((seconds) => turn && give(turn, seconds));
+
+  function give(channel: string, seconds?: number) {
+    const typed = form.getValues(`doses.${channel}`) ?? doseOf(channel);
+    const ml = Number(String(typed).replace(',', '.'));
+    if (!Number.isFinite(ml) || (isFlush(method) && ml <= 0)) {
+      form.setError(`doses.${channel}`, { message: 'Enter how many mL.' });
+      return;
+    }
+    setInHand(channel);
+    put(newStroke(form.getValues(), channel, ml, seconds));
+    // The next dose follows from what comes next, not from what was typed for this one.
+    form.setValue('doses', { ...form.getValues('doses'), [channel]: undefined! });
+  }
+
+  /** A mistyped dose is asked about before it is pushed, whichever way it is begun. */
+  function sure(channel: string, act: () => void) {
+    if (hindrance) {
+      return;
+    }
+    setInHand(channel);
+    const ml = readNumber(doseOf(channel)) ?? 0;
+    const usual = usualDose(visit, value, rowOf(channel)?.next, last(channel));
+    if (isFarAbove(ml, usual)) {
+      setAsked({ channel, ml, usual, act });
+    } else {
+      act();
+    }
+  }
+
+  function pedal() {
+    if (watch.running !== undefined) {
+      watch.stop();
+    } else if (turn) {
+      sure(turn, watch.start);
+    }
+  }
+
+  /** What was seen; a coloured drop on it makes a fresh pad an old one. */
+  function saw(stroke: Stroke) {
+    put(stroke);
+    if (stroke.effluent && stroke.effluent !== 'LIKE_FRESH' && form.getValues('freshPad')) {
+      form.setValue('freshPad', false, { shouldDirty: true });
+    }
+  }
+
+  const keys = useRoundKeys({
+    visit,
+    form: value,
+    channels,
+    turn,
+    setTurn: setInHand,
+    last,
+    saw,
+    isRunning: watch.running !== undefined,
+  });
+  useKeys({
+    ' ': pedal,
+    pagedown: pedal,
+    g: () => turn && watch.running === undefined && sure(turn, () => give(turn)),
+    p: () => form.setValue('freshPad', true, { shouldDirty: true }),
+    ...keys.keys,
+  });
+
+  const end = useWrite(
+    () =>
+      isBegun
+        ? answer(
+            api.PUT('/api/visits/{visitId}/attempts/{id}/end', {
+              params: { path: { visitId: visit.id, id: value.id } },
+            }),
+          )
+        : begin(value.pending, false),
+    () => {
+      drop();
+      void navigate(`/visits/${visit.id}`, { state: { logged: value.id } });
+    },
+  );
+  const isOver = isBegun && attempt.rounds?.open === false && queue.isEmpty;
+  const takeBack = useWrite((stroke: Stroke) =>
+    answer(
+      api.PUT('/api/visits/{visitId}/attempts/{attemptId}/strokes/{id}/withdrawal', {
+        params: { path: { visitId: visit.id, attemptId: value.id, id: stroke.id } },
+      }),
+    ),
+  );
+  const leave = () => {
+    drop();
+    void navigate(`/visits/${visit.id}`, { state: isBegun ? { logged: value.id } : undefined });
+  };
+  return (
+    <Page title={capital(word('method', method))} back={{ to: `/visits/${visit.id}`, label: visit.tag }}>
+      <FormProvider {...form}>
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 340px' },
+            gap: 2,
+            alignItems: 'start',
+          }}
+        >
+          <Stack spacing={1.5} sx={{ minWidth: 0 }}>
+            <RoundsSetup
+              visit={visit}
+              lots={lots}
+              attempt={attempt}
+              advice={isAdvised ? undefined : advice}
+              short={isShort}
+              now={now}
+            />
+            {queue.isBehind && (
+              <Typography role="status" sx={{ fontWeight: 700 }}>
+                Not kept by the server yet: {value.pending.length}. It is tried again by itself; nothing is
+                lost.
+              </Typography>
+            )}
+            {channels.map((code, i) => (
+              <RoundRow
+                key={code}
+                visit={visit}
+                form={value}
+                channel={code}
+                strokes={strokes.filter((s) => s.channel === code)}
+                row={rowOf(code)}
+                dose={doseOf(code)}
+                isTurn={turn === code}
+                running={turn === code ? watch.running : undefined}
+                push={preview?.pushes.find((p) => p.channel === code)}
+                hindrance={isOver ? undefined : hindrance}
+                mark={turn === code ? keys.mark : undefined}
+                select={() => setInHand(code)}
+                start={() => sure(code, watch.start)}
+                stop={watch.stop}
+                cancel={watch.cancel}
+                give={() => sure(code, () => give(code))}
+                question={
+                  asked?.channel === code && (
+                    <FarAbove
+                      ml={asked.ml}
+                      usual={asked.usual}
+                      yes={() => {
+                        setAsked(undefined);
+                        asked.act();
+                      }}
+                      no={() => setAsked(undefined)}
+                    />
+                  )
+                }
+                saw={saw}
+                above={i > 0 ? last(channels[i - 1]) : undefined}
+                refused={queue.refused}
+                reasons={reasons}
+                setReasons={setReasons}
+                again={queue.put}
+                takeBack={(stroke) =>
+                  attempt?.treatment.flush?.strokes.some((s) => s.id === stroke.id)
+                    ? takeBack.send(stroke)
+                    : queue.forget(stroke.id)
+                }
+              />
+            ))}
+            {channels.length === 0 && <Typography>Choose the channels first.</Typography>}
+            <WriteProblem problem={end.problem ?? takeBack.problem} />
+            {attempt && !isOver && <SoakBetween visit={visit} attempt={attempt} now={now} />}
+            <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+              {isOver ? (
+                <>
+                  <Typography role="status" sx={{ fontWeight: 700 }}>
+                    {attempt.rounds!.rows.every((row) => row.next === 'DONE')
+                      ? 'Every channel is at its end point.'
+                      : 'These rounds have ended.'}
+                  </Typography>
+                  <Button variant="contained" size="large" onClick={leave} sx={{ minHeight: 64 }}>
+                    Back to the visit
+                  </Button>
+                </>
+              ) : (
+                <>
+                  {strokes.length > 0 && (
+                    <Button
+                      variant={isLate ? 'contained' : 'outlined'}
+                      size="large"
+                      loading={end.isBusy}
+                      disabled={!isLate && !queue.isEmpty}
+                      onClick={() => end.send(undefined)}
+                      sx={{ minHeight: 64 }}
+                    >
+                      {isLate ? 'Log these rounds' : 'Stop here'}
+                    </Button>
+                  )}
+                  {!isBegun && (
+                    <Button size="large" onClick={leave}>
+                      Throw it away
+                    </Button>
+                  )}
+                  {isBegun && (
+                    <Button component={Link} to={`/visits/${visit.id}`} size="large">
+                      Leave it open
+                    </Button>
+                  )}
+                </>
+              )}
+            </Stack>
+            <Typography color="text.secondary" sx={{ display: { xs: 'none', md: 'block' } }}>
+              <KeyHint>Space</KeyHint> or pedal starts and stops, <KeyHint>G</KeyHint> given untimed,{' '}
+              <KeyHint>1</KeyHint> to <KeyHint>6</KeyHint> what was seen, <KeyHint>0</KeyHint> not seen,{' '}
+              <KeyHint>A</KeyHint> same as above, <KeyHint>P</KeyHint> fresh pad, <KeyHint>↑</KeyHint>{' '}
+              <KeyHint>↓</KeyHint> channel
+            </Typography>
+          </Stack>
+          <Stack spacing={2}>
+            {!isBegun && mayDepart(gates, isLead) && (
+              <Against
+                gates={gates}
+                against={{
+                  isLead,
+                  value: { reason: value.departureReason, doneAnyway: value.doneAnyway },
+                  setValue: ({ reason, doneAnyway }) => {
+                    form.setValue('departureReason', reason, { shouldDirty: true });
+                    form.setValue('doneAnyway', doneAnyway, { shouldDirty: true });
+                  },
+                }}
+              />
+            )}
+            <Mind
+              gates={isBegun || mayDepart(gates, isLead) ? [] : [...gates, ...gatesOf(end.problem)]}
+              cautions={preview?.cautions ?? []}
+            />
+          </Stack>
+        </Box>
+      </FormProvider>
+    </Page>
+  );
+}
+
+function isAdvisedHere(advice: Advice, form: RoundsForm): boolean {
+  if (advice.act === 'CHECK') {
+    return true;
+  }
+  return advice.method === form.method || (isFlush(form.method) && isFlush(advice.method ?? 'PAD'));
+}
+
+/** The channel whose turn it is: of those not done the one with the fewest strokes, in their order. */
+function turnOf(
+  channels: string[],
+  strokes: Stroke[],
+  rowOf: (code: string) => { next: string } | undefined,
+): string | undefined {
+  const open = channels.filter((code) => rowOf(code)?.next !== 'DONE');
+  const given = (code: string) => strokes.filter((s) => s.channel === code).length;
+  return [...open].sort((a, b) => given(a) - given(b))[0];
+}
