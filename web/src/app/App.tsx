@@ -2,7 +2,7 @@ import { CssBaseline } from '@mui/material';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { BrowserRouter, Route, Routes } from 'react-router';
+import { createBrowserRouter, Route, RouterProvider, Routes, ScrollRestoration } from 'react-router';
 import { Problem } from '../api/http';
 import { SessionGate } from '../account/SessionGate';
 import { BenchPage } from '../bench/BenchPage';
@@ -42,44 +42,54 @@ const queries = new QueryClient({
   },
 });
 
+/** Every view; each opens at its top, and the way back leads to where one was. */
+function Views() {
+  return (
+    <>
+      <ScrollRestoration />
+      <SessionGate>
+        <Shell>
+          <Suspense fallback={<Loading what="the page" />}>
+            <Routes>
+              <Route path="/" element={<BenchPage />} />
+              <Route path="/take-in/:id?" element={<TakeInPage />} />
+              <Route path="/shelf" element={<ShelfPage />} />
+              <Route path="/visits/:id" element={<VisitPage />} />
+              <Route path="/visits/:id/tag" element={<TagPage />} />
+              <Route path="/visits/:id/facts" element={<FactsPage />} />
+              <Route path="/visits/:id/check/:checkId?" element={<CheckPage />} />
+              <Route path="/visits/:id/read/:scanId?" element={<ReadPage />} />
+              <Route path="/layouts" element={<LayoutsPage />} />
+              <Route path="/visits/:id/compare" element={<ComparePage />} />
+              <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
+              <Route path="/visits/:id/causes" element={<CausesPage />} />
+              <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
+              <Route path="/visits/:id/worth" element={<WorthPage />} />
+              <Route path="/house-rules" element={<HousePage />} />
+              <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />
+              <Route path="/visits/:id/rounds/:attemptId" element={<RoundsPage />} />
+              <Route path="/visits/:id/rinse/:attemptId?" element={<RinsePage />} />
+              <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
+              <Route path="/visits/:id/return" element={<ReturnPage />} />
+              <Route path="/visits/:id/history" element={<HistoryPage />} />
+              <Route path="*" element={<NotFound />} />
+            </Routes>
+          </Suspense>
+        </Shell>
+      </SessionGate>
+    </>
+  );
+}
+
+const router = createBrowserRouter([{ path: '*', element: <Views /> }]);
+
 export function App() {
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline enableColorScheme />
       <Broken>
         <QueryClientProvider client={queries}>
-          <BrowserRouter>
-            <SessionGate>
-              <Shell>
-                <Suspense fallback={<Loading what="the page" />}>
-                  <Routes>
-                    <Route path="/" element={<BenchPage />} />
-                    <Route path="/take-in/:id?" element={<TakeInPage />} />
-                    <Route path="/shelf" element={<ShelfPage />} />
-                    <Route path="/visits/:id" element={<VisitPage />} />
-                    <Route path="/visits/:id/tag" element={<TagPage />} />
-                    <Route path="/visits/:id/facts" element={<FactsPage />} />
-                    <Route path="/visits/:id/check/:checkId?" element={<CheckPage />} />
-                    <Route path="/visits/:id/read/:scanId?" element={<ReadPage />} />
-                    <Route path="/layouts" element={<LayoutsPage />} />
-                    <Route path="/visits/:id/compare" element={<ComparePage />} />
-                    <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
-                    <Route path="/visits/:id/causes" element={<CausesPage />} />
-                    <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
-                    <Route path="/visits/:id/worth" element={<WorthPage />} />
-                    <Route path="/house-rules" element={<HousePage />} />
-                    <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />
-                    <Route path="/visits/:id/rounds/:attemptId" element={<RoundsPage />} />
-                    <Route path="/visits/:id/rinse/:attemptId?" element={<RinsePage />} />
-                    <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
-                    <Route path="/visits/:id/return" element={<ReturnPage />} />
-                    <Route path="/visits/:id/history" element={<HistoryPage />} />
-                    <Route path="*" element={<NotFound />} />
-                  </Routes>
-                </Suspense>
-              </Shell>
-            </SessionGate>
-          </BrowserRouter>
+          <RouterProvider router={router} />
         </QueryClientProvider>
       </Broken>
     </ThemeProvider>

@@ -2,6 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, type ReactNode } from 'react';
 import { Link } from 'react-router';
+import { useLanding } from './useLanding';
 
 interface Props {
   title: string;
@@ -12,6 +13,7 @@ interface Props {
 
 /** The frame of a view: where it leads back to, what it is, and its content. */
 export function Page({ title, back, aside, children }: Props) {
+  const { sx, ...landing } = useLanding();
   useEffect(() => {
     document.title = `${title} · Undo Knot`;
   }, [title]);
@@ -23,7 +25,7 @@ export function Page({ title, back, aside, children }: Props) {
             {back.label}
           </Button>
         )}
-        <Typography variant="h1" sx={{ flex: 1, minWidth: 200 }}>
+        <Typography variant="h1" {...landing} sx={{ ...sx, flex: 1, minWidth: 200 }}>
           {title}
         </Typography>
         {aside}

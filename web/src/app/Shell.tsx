@@ -13,6 +13,17 @@ export function Shell({ children }: { children: ReactNode }) {
   const { person, mayWrite, signOut } = useSession();
   return (
     <Box sx={{ minHeight: '100vh', pb: { xs: 9, md: 0 } }}>
+      <Button
+        href="#work"
+        variant="contained"
+        onClick={(event) => {
+          event.preventDefault();
+          document.querySelector<HTMLElement>('main h1, main')?.focus();
+        }}
+        sx={{ position: 'absolute', left: 8, top: -100, zIndex: 20, '&:focus': { top: 8 } }}
+      >
+        Skip to the work
+      </Button>
       <Stack
         component="header"
         direction="row"
@@ -61,7 +72,9 @@ export function Shell({ children }: { children: ReactNode }) {
       </Stack>
       <Rope />
       <ClockStrip />
-      <Box component="main">{children}</Box>
+      <Box component="main" id="work" tabIndex={-1} sx={{ outline: 'none' }}>
+        {children}
+      </Box>
       <Stack
         component="nav"
         aria-label="Main"

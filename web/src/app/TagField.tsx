@@ -27,6 +27,8 @@ export function TagField() {
   const input = useRef<HTMLInputElement>(null);
 
   async function go(typed: string) {
+    // The single keys of the view that comes work again.
+    input.current?.blur();
     // The code on a label is an address, for phones; a scanner types all of it.
     const words = /\/t\/([0-9a-z]{4,})\/?$/i.exec(typed.trim())?.[1] ?? typed.trim();
     if (words === '') {

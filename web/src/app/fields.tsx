@@ -192,12 +192,15 @@ type ChoiceEntryProps<T extends FieldValues, V extends string> = Omit<
 > & {
   control: Control<T>;
   name: FieldPath<T>;
+  /** Told what was picked, after the entry holds it. */
+  onPick?: (value: V | V[] | null) => void;
 };
 
 /** A choice that belongs to a form. */
 export function ChoiceEntry<T extends FieldValues, V extends string>({
   control,
   name,
+  onPick,
   ...rest
 }: ChoiceEntryProps<T, V>) {
   return (
@@ -208,7 +211,10 @@ export function ChoiceEntry<T extends FieldValues, V extends string>({
         <Choice<V>
           {...rest}
           value={field.value}
-          onChange={field.onChange}
+          onChange={(next) => {
+            field.onChange(next);
+            onPick?.(next);
+          }}
           error={fieldState.error?.message}
         />
       )}

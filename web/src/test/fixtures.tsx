@@ -149,7 +149,8 @@ function forms(): Usual['forms'] {
         wholeHead: true,
         fluids: [...cleaner, 'CAPPING_FLUID'],
         ownFluid: method === 'STATION' ? 'CAPPING_FLUID' : undefined,
-        parts: method === 'STATION' ? [{ part: 'WIPER', perChannel: false, acts: ['CLEANED', 'REPLACED'] }] : [],
+        parts:
+          method === 'STATION' ? [{ part: 'WIPER', perChannel: false, acts: ['CLEANED', 'REPLACED'] }] : [],
       }),
     ]),
   ]) as Usual['forms'];
@@ -198,26 +199,8 @@ export const usual: Usual = {
       BATH: ['BATH'],
       CYCLE: ['CYCLE', 'CYCLE_STRONG'],
       HANDWORK: [
-        ...[
-          'REST',
-          'PAGE',
-          'CHARGE',
-          'CARTRIDGE',
-          'DRAW_IN',
-          'STATION',
-          'UNDERSIDE',
-          'WIPE',
-        ],
-        ...[
-          'PAD',
-          'VAPOUR',
-          'RINSE',
-          'STEAM',
-          'SYSTEM',
-          'RESEAT',
-          'STRIP',
-          'ALIGN',
-        ],
+        ...['REST', 'PAGE', 'CHARGE', 'CARTRIDGE', 'DRAW_IN', 'STATION', 'UNDERSIDE', 'WIPE'],
+        ...['PAD', 'VAPOUR', 'RINSE', 'STEAM', 'SYSTEM', 'RESEAT', 'STRIP', 'ALIGN'],
       ],
     }).flatMap(([kind, methods]) => methods.map((method) => [method, kind])),
   ) as Usual['kinds'],
@@ -351,7 +334,9 @@ export function pretendServer(answers: Record<string, unknown>) {
         .filter((k) => `${method} ${path}`.startsWith(k))
         .sort((a, b) => b.length - a.length)[0];
       sent.push({ method, path, body: text === '' ? undefined : JSON.parse(text) });
-      const answer = key === undefined ? undefined : answers[key];
+      const known = key === undefined ? undefined : answers[key];
+      const answer =
+        typeof known === 'function' ? (known as (request: unknown) => unknown)(sent.at(-1)) : known;
       if (answer instanceof Response) {
         return answer.clone();
       }

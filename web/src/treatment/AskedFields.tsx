@@ -3,7 +3,7 @@ import { Controller, useFormContext } from 'react-hook-form';
 import type { FormView, PartEntry, PartForm, Visit } from '../api/types';
 import { Choice, Entry } from '../app/fields';
 import { capital, word } from '../words/words';
-import type { AttemptForm } from './attemptForm';
+import { without, type AttemptForm } from './attemptForm';
 
 /** What the method is asked besides; what stays empty was not said. */
 export function AskedFields({ asks }: { asks: FormView }) {
@@ -56,15 +56,7 @@ export function AskedFields({ asks }: { asks: FormView }) {
 }
 
 /** Parts that are done with this work: cleaned, refilled and replaced are different things, each counted. */
-export function PartFields({
-  visit,
-  asks,
-  channels,
-}: {
-  visit: Visit;
-  asks: FormView;
-  channels: string[];
-}) {
+export function PartFields({ visit, asks, channels }: { visit: Visit; asks: FormView; channels: string[] }) {
   const { control, formState } = useFormContext<AttemptForm>();
   if (asks.parts.length === 0) {
     return null;
@@ -86,7 +78,7 @@ export function PartFields({
                 channel={channel}
                 act={field.value[keyOf(part, channel)]}
                 choose={(act) => {
-                  const { [keyOf(part, channel)]: _, ...others } = field.value;
+                  const others = without(field.value, keyOf(part, channel));
                   field.onChange(act ? { ...others, [keyOf(part, channel)]: act } : others);
                 }}
               />

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { advice, head, judgement, pretendServer, problem, show, visit } from '../test/fixtures';
 import AttemptPage from './AttemptPage';
@@ -43,98 +43,61 @@ function open(
 
 /** What is opened is what was advised, so that nothing is asked about it. */
 function asAdvised(kind: string) {
-  const method = { flush: 'FLUSH', soak: 'PORT_SOAK', bath: 'BATH', cycle: 'CYCLE' }[kind] ?? 'STATION';
+  const method =
+    { flush: 'FLUSH', soak: 'PORT_SOAK', bath: 'BATH', cycle: 'CYCLE' }[kind.split('?')[0]] ?? 'STATION';
   return advice({ method });
 }
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
-describe('logging a flush', () => {
+describe('logging work', () => {
   it('opens with the channels that are out, the usual bottle, and the cautions beside it', async () => {
-    open('flush');
-    expect(await screen.findByRole('group', { name: 'Cyan' })).toBeInTheDocument();
-    expect(screen.queryByRole('group', { name: 'Black' })).not.toBeInTheDocument();
+    open('soak?place=PORT');
+    expect(await screen.findByRole('button', { name: 'Cyan', pressed: true })).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Black', pressed: false })).toBeInTheDocument();
     expect(screen.getByRole('combobox', { name: /Fluid and lot/ })).toHaveTextContent('HC-1: 40 mL left');
     expect(await screen.findByText(/Goggles on/)).toBeInTheDocument();
   });
 
   it('sends what was entered once, under one key', async () => {
-    const { puts, where } = open('flush', { 'PUT /api/visits/visit-1/attempts/': visit() });
-    await screen.findByRole('group', { name: 'Cyan' });
-    tap('Went in freely');
-    tap('Like fresh fluid');
-    tap('Whole stream');
-    tap(/^Log this flush/);
-    tap(/^Log this flush/);
+    const { puts, where } = open('soak?place=PORT', { 'PUT /api/visits/visit-1/attempts/': visit() });
+    await screen.findByLabelText('Fluid');
+    tap(/^Start the soak/);
+    tap(/^Start the soak/);
     await waitFor(() => expect(where()).toBe('/visits/visit-1'));
     expect(puts()).toHaveLength(1);
     expect(puts()[0].path).toMatch(/^\/api\/visits\/visit-1\/attempts\/[0-9a-f-]{36}$/);
-    expect(puts()[0].body).toMatchObject({
-      lotId: 'lot-1',
-      treatment: {
-        kind: 'FLUSH',
-        flush: {
-          temperatureC: 22,
-          strokes: [
-            {
-              channel: 'C',
-              volumeMl: 3,
-              seconds: 12,
-              resistance: 'FREE',
-              effluent: 'LIKE_FRESH',
-              stream: 'WHOLE',
-            },
-          ],
-        },
-      },
-    });
+    expect(puts()[0].body).toMatchObject({ lotId: 'lot-1', treatment: { kind: 'SOAK' } });
   });
 
   it('does not send what is no number, and says so at the entry', async () => {
-    const { puts } = open('flush');
-    fireEvent.change(await screen.findByLabelText('Dose'), { target: { value: 'some' } });
-    tap(/^Log this flush/);
+    const { puts } = open('soak?place=PORT');
+    fireEvent.change(await screen.findByLabelText('Fluid'), { target: { value: 'some' } });
+    tap(/^Start the soak/);
     expect(await screen.findByText('Enter a number, such as 3 or 2.5.')).toBeInTheDocument();
     expect(puts()).toHaveLength(0);
   });
 
-  it('shows what the server refuses at the stroke it is about, and keeps the entry', async () => {
-    open('flush', {
+  it('shows what the server refuses at the entry it is about, and keeps it', async () => {
+    open('soak?place=PORT', {
       'PUT /api/visits/visit-1/attempts/': problem(422, {
-        errors: [
-          {
-            field: 'treatment.flush.strokes[0].volumeMl',
-            code: 'DecimalMin',
-            message: 'Enter more than 0 mL.',
-          },
-        ],
+        errors: [{ field: 'treatment.soak.volumeMl', code: 'DecimalMin', message: 'Enter more than 0 mL.' }],
       }),
     });
-    fireEvent.change(await screen.findByLabelText('Dose'), { target: { value: '-2' } });
-    tap(/^Log this flush/);
+    fireEvent.change(await screen.findByLabelText('Fluid'), { target: { value: '-2' } });
+    tap(/^Start the soak/);
     expect(await screen.findByText('Enter more than 0 mL.')).toBeInTheDocument();
-    expect(screen.getByLabelText('Dose')).toHaveValue('-2');
+    expect(screen.getByLabelText('Fluid')).toHaveValue('-2');
   });
 
-  it('copies the first stroke to all chosen channels', async () => {
-    open('flush');
-    await screen.findByRole('group', { name: 'Cyan' });
-    tap('Black');
-    fireEvent.change(within(screen.getByRole('group', { name: 'Black' })).getByLabelText('Dose'), {
-      target: { value: '4.5' },
-    });
-    tap('Copy to all chosen');
-    expect(within(screen.getByRole('group', { name: 'Cyan' })).getByLabelText('Dose')).toHaveValue('4.5');
-  });
-
-  it('times a stroke by the pedal', async () => {
-    open('flush');
-    await screen.findByRole('group', { name: 'Cyan' });
-    fireEvent.keyDown(document.body, { key: ' ' });
-    expect(await screen.findByRole('button', { name: /^Stop at/ })).toBeInTheDocument();
-    fireEvent.keyDown(document.body, { key: ' ' });
-    await waitFor(() => expect(screen.getByRole('button', { name: /^Time the stroke/ })).toBeInTheDocument());
-    expect((screen.getByLabelText('Stroke') as HTMLInputElement).value).toMatch(/^\d+\.\d$/);
+  it('asks about ten times the usual before it is kept', async () => {
+    const { puts } = open('soak?place=PORT', { 'PUT /api/visits/visit-1/attempts/': visit() });
+    fireEvent.change(await screen.findByLabelText('Fluid'), { target: { value: '400' } });
+    tap(/^Start the soak/);
+    expect(await screen.findByText(/400 mL is ten times the usual/)).toBeInTheDocument();
+    expect(puts()).toHaveLength(0);
+    tap('Yes, 400 mL');
+    await waitFor(() => expect(puts()).toHaveLength(1));
   });
 });
 
@@ -205,32 +168,6 @@ describe('where the head is', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'It is back in its carriage' }));
     tap(/^Log these cycles/);
     await waitFor(() => expect(puts()[0]?.body).toMatchObject({ site: 'IN_CARRIAGE' }));
-  });
-
-  it('unfolds the sum behind the slowest safe stroke and the greatest force', async () => {
-    const push = {
-      channel: 'C',
-      limitKpa: 15,
-      nozzles: 8,
-      open: 6,
-      boreUm: 20,
-      plateUm: 30,
-      temperatureC: 22,
-      viscosityMpaS: 0.955,
-      jetLoss: 1.5,
-      secondsPerMl: 6.4,
-      floorSecondsPerMl: 4.8,
-      greatestForces: [
-        { syringe: 'ML_10', newton: 2.48 },
-        { syringe: 'ML_60', newton: 8.4 },
-      ],
-      reservoirM: 1.53,
-    };
-    open('flush', { 'POST /api/visits/visit-1/attempts/preview': { ...quiet, pushes: [push] } });
-    expect(await screen.findByText('3 mL in 19.2 s or slower')).toBeInTheDocument();
-    expect(screen.getByText(/60 mL syringe at most 8.4 N/)).toBeInTheDocument();
-    tap('How that is worked out');
-    expect(screen.getByText(/Through 6 of 8 nozzles, bore 20 µm/)).toBeInTheDocument();
   });
 
   it('asks a clean of the station for no channel, and opens on the fluid that is its own', async () => {
@@ -328,16 +265,16 @@ describe('something else than advised', () => {
   });
 
   it('logs handwork as advised without a question, and has the bottle in the form asked', async () => {
-    const { puts } = open('handwork?method=PURGE&channels=C', {
-      ...elsewhere,
+    const { puts } = open('handwork?method=WIPE&channels=C', {
+      'GET /api/visits/visit-1': visit({ judgement: judgement(advice({ method: 'WIPE' })) }),
       'PUT /api/visits/visit-1/attempts/': visit(),
     });
-    expect(await screen.findByRole('combobox', { name: /What was done/ })).toHaveTextContent('Air purge');
+    expect(await screen.findByRole('combobox', { name: /What was done/ })).toHaveTextContent('Wipe the face');
     expect(screen.queryByText(/Why something else/)).not.toBeInTheDocument();
     tap('Log this work');
     await waitFor(() => expect(puts()).toHaveLength(1));
     expect(puts()[0].body).toMatchObject({
-      treatment: { kind: 'HANDWORK', handwork: { method: 'PURGE', channels: ['C'] } },
+      treatment: { kind: 'HANDWORK', handwork: { method: 'WIPE', channels: ['C'] } },
     });
     expect((puts()[0].body as { lotId?: string }).lotId).toBe('lot-1');
   });

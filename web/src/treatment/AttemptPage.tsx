@@ -20,6 +20,7 @@ import {
   attemptSchema,
   entryOf,
   formOf,
+  fromEarlier,
   lotFor,
   methodOf,
   preset,
@@ -114,13 +115,18 @@ function AttemptView({
   const now = useNow(visit.serverTime);
   const [query] = useSearchParams();
   const today = dateInDays(0);
+  const editId = query.get('edit') ?? undefined;
+  const earlier = visit.attempts.find((a) => a.id === (editId ?? query.get('again')));
   const { form, drop } = useDraftForm<AttemptForm>(
-    `attempt-${kind}-${visit.id}`,
-    () => preset(startAttempt(visit, kind, lots, today), query, lots, today, visit, kind),
+    `attempt-${kind}-${editId ?? visit.id}`,
+    () => {
+      const start = preset(startAttempt(visit, kind, lots, today), query, lots, today, visit, kind);
+      return earlier ? fromEarlier(start, earlier, editId !== undefined) : start;
+    },
     attemptSchema(kind),
   );
   const value = form.watch();
-  const isAdvised = asAdvised(advice, kind, value, visit.usual);
+  const isAdvised = editId !== undefined || asAdvised(advice, kind, value, visit.usual);
   const fluid = isAdvised ? advice?.style?.fluid : undefined;
 
   const asks = formOf(visit.usual, methodOf(kind, value));
@@ -148,6 +154,7 @@ function AttemptView({
             doneAnyway: value.doneAnyway || undefined,
             ...where,
             noted: notedOf(value, asks),
+            replaces: editId,
             begunAt: begunInstant(value.begunAt),
             endedAt: value.begunAt ? begunInstant(value.endedAt) : undefined,
             departure:
@@ -166,6 +173,12 @@ function AttemptView({
 
   /** Another method wants another bottle: the one that goes with it, where it stands on the shelf. */
   function choose(method: Method) {
+    // What goes by rounds is entered as it happens.
+    if (visit.usual.kinds[method] === 'FLUSH' || method === 'RINSE') {
+      drop();
+      void navigate(`/visits/${visit.id}/${method === 'RINSE' ? 'rinse' : `attempt/flush?method=${method}`}`);
+      return;
+    }
     form.setValue('lotId', lotFor(visit, method, lots, today)?.id ?? '', { shouldDirty: true });
     form.setValue('site', siteOf(visit, method), { shouldDirty: true });
     form.setValue('plannedMinutes', waitOf(visit.usual, method), { shouldDirty: true });
@@ -216,7 +229,10 @@ function AttemptView({
             noValidate
             spacing={2}
             sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, borderRadius: 1 }}
-            onSubmit={form.handleSubmit(() => send(), () => hasReason())}
+            onSubmit={form.handleSubmit(
+              () => send(),
+              () => hasReason(),
+            )}
           >
             {asks.fluids.length > 0 && (
               <LotChoice
@@ -241,9 +257,7 @@ function AttemptView({
             <BegunAt
               begunAt={value.begunAt}
               endedAt={value.endedAt}
-              set={(name, typed) =>
-                form.setValue(name, typed, { shouldDirty: true, shouldValidate: true })
-              }
+              set={(name, typed) => form.setValue(name, typed, { shouldDirty: true, shouldValidate: true })}
               errors={form.formState.errors}
               now={now}
             />
@@ -280,7 +294,7 @@ function AttemptView({
                 loading={write.isBusy}
                 sx={{ minHeight: 64, fontSize: '1.25rem' }}
               >
-                {DO_IT[kind]}
+                {editId ? 'Keep it so' : DO_IT[kind]}
               </Button>
               <Button
                 size="large"

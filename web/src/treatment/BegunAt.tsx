@@ -38,7 +38,9 @@ export function BegunAt({ begunAt, endedAt, set, errors, now }: Props) {
         value={begunAt}
         onChange={(event) => set('begunAt', event.target.value)}
         error={errors.begunAt !== undefined}
-        helperText={errors.begunAt?.message ?? 'Clocks and holds count from it; it is marked as entered later.'}
+        helperText={
+          errors.begunAt?.message ?? 'Clocks and holds count from it; it is marked as entered later.'
+        }
         slotProps={{ inputLabel: { shrink: true } }}
       />
       {endedAt !== undefined && (

@@ -7,6 +7,7 @@ import { capital, terms, word, wordWith } from '../words/words';
 import { formOf, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
 import { PlaceFields } from './PlaceFields';
+import { isFlush } from './roundsForm';
 
 /** Work with the hands that has no doses or clocks of its own; it asks what it is about and nothing else. */
 export function HandworkFields({ visit, choose }: { visit: Visit; choose?: (method: Method) => void }) {
@@ -81,13 +82,18 @@ function WaitFields({ waits }: { waits: number[] }) {
   );
 }
 
+/** What goes by strokes has a page of its own; a flush has a key for it. */
+function isByStrokes(visit: Visit, method: Method): boolean {
+  return visit.usual.kinds[method] === 'FLUSH' && !isFlush(method);
+}
+
 /** What the head is offered, in the order of the ladder; what it may not have now, or never, stands last with why. */
 function methodOptions(visit: Visit) {
   const noPower = keptFrom(visit.head, Date.parse(visit.serverTime)).length > 0;
   const never = new Map(visit.usual.notForHead.map((barred) => [barred.method as string, barred.why]));
   const order = (value: string) => (never.has(value) ? 2 : noPower && visit.usual.forms[value].power ? 1 : 0);
   return terms('method')
-    .filter((value) => visit.usual.kinds[value] === 'HANDWORK')
+    .filter((value) => visit.usual.kinds[value] === 'HANDWORK' || isByStrokes(visit, value as Method))
     .map((value, i) => ({ value, i }))
     .sort((a, b) => order(a.value) - order(b.value) || a.i - b.i)
     .map(({ value }) => ({

@@ -4,7 +4,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import type { Visit } from '../api/types';
 import { ChoiceEntry, Entry } from '../app/fields';
 import { capital, terms, word } from '../words/words';
-import { formOf, soakLadder, type AttemptForm } from './attemptForm';
+import { formOf, soakLadder, soakMl, type AttemptForm } from './attemptForm';
 import { ChannelChoice } from './ChannelChoice';
 import { DepthField, PlaceFields } from './PlaceFields';
 
@@ -23,7 +23,7 @@ function Row({ children }: { children: ReactNode }) {
 }
 
 export function SoakFields({ visit }: { visit: Visit }) {
-  const { control, setValue } = useFormContext<AttemptForm>();
+  const { control, setValue, getValues } = useFormContext<AttemptForm>();
   const place = useWatch({ control, name: 'place' });
   return (
     <>
@@ -32,6 +32,11 @@ export function SoakFields({ visit }: { visit: Visit }) {
         name="place"
         label="Where"
         isFixed
+        onPick={(next) => {
+          // Another place takes another amount, for another time.
+          setValue('volumeMl', soakMl(visit.usual, next as AttemptForm['place'], getValues('channels')));
+          setValue('plannedMinutes', String(soakLadder(visit.usual, next as AttemptForm['place'])[0]));
+        }}
         options={terms('place').map((value) => ({ value, label: capital(word('place', value)) }))}
       />
       <PlaceFields visit={visit} form={formOf(visit.usual, place === 'TRAY' ? 'TRAY_SOAK' : 'PORT_SOAK')} />
@@ -42,7 +47,12 @@ export function SoakFields({ visit }: { visit: Visit }) {
         <Entry control={control} name="temperatureC" label="Temperature, if warmed" unit="°C" isNumber />
         <Entry control={control} name="plannedMinutes" label="Planned time" unit="min" isNumber />
       </Row>
-      <Stack direction="row" role="group" aria-label="Rungs of the ladder" sx={{ gap: 1, flexWrap: 'wrap' }}>
+      <Stack
+        direction="row"
+        role="group"
+        aria-label="Usual times, each longer"
+        sx={{ gap: 1, flexWrap: 'wrap' }}
+      >
         {soakLadder(visit.usual, place).map((minutes) => (
           <Button
             key={minutes}

@@ -44,7 +44,7 @@ interface Props {
 /** What was seen of one stroke: one tap each, tapped again nobody saw it. Nothing is pressed beforehand. */
 export function Marks({ method, marks, stroke, asked, saw }: Props) {
   return (
-    <Stack spacing={1}>
+    <Stack direction="row" sx={{ columnGap: 2, rowGap: 1, flexWrap: 'wrap' }}>
       {marks.map((mark) => {
         const field = seenField(mark);
         return (

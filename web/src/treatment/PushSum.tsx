@@ -32,7 +32,7 @@ export function PushSum({ push, stroke }: { push: PushView; stroke: Typed }) {
   const seconds = ml && ml > 0 ? ml * push.secondsPerMl : undefined;
   const nobodyKnows = push.open === 0;
   return (
-    <Stack spacing={0.5} sx={{ mb: 1.5 }}>
+    <Stack spacing={0.5}>
       <Typography>
         {seconds !== undefined && (
           <b>
@@ -43,15 +43,10 @@ export function PushSum({ push, stroke }: { push: PushView; stroke: Typed }) {
         {forces(push, stroke)}; limit {short(push.limitKpa)} kPa.
         {nobodyKnows &&
           ' No nozzle reads open: how fast is safe cannot be worked out, the force alone rules.'}
+        <Button size="small" onClick={() => setOpen(!isOpen)} aria-expanded={isOpen}>
+          {isOpen ? 'Hide the sum' : 'How that is worked out'}
+        </Button>
       </Typography>
-      <Button
-        size="small"
-        sx={{ alignSelf: 'flex-start' }}
-        onClick={() => setOpen(!isOpen)}
-        aria-expanded={isOpen}
-      >
-        {isOpen ? 'Hide the sum' : 'How that is worked out'}
-      </Button>
       <Collapse in={isOpen} unmountOnExit>
         <Typography>
           Through {push.open === undefined || nobodyKnows ? push.nozzles : push.open} of {push.nozzles}{' '}

@@ -100,7 +100,10 @@ function Rinse({ visit, lots, goesOn }: { visit: Visit; lots: Lot[]; goesOn: Att
     kind: 'HANDWORK' as const,
     handwork: { method: 'RINSE' as const, channels: all, volumeMl: readNumber(value.volumeMl) || undefined },
   };
-  const preview = usePreview(visit.id, 'HANDWORK', lotId, treatment, true, { site: undefined, wet: undefined });
+  const preview = usePreview(visit.id, 'HANDWORK', lotId, treatment, true, {
+    site: undefined,
+    wet: undefined,
+  });
 
   const write = useWrite(
     async () => {
@@ -109,7 +112,12 @@ function Rinse({ visit, lots, goesOn }: { visit: Visit; lots: Lot[]; goesOn: Att
         await answer(
           api.PUT('/api/visits/{visitId}/attempts/{id}', {
             params: { path: { visitId, id } },
-            body: { treatment, lotId: treatment.handwork.volumeMl ? lotId : undefined, open: true, ...against.body() },
+            body: {
+              treatment,
+              lotId: treatment.handwork.volumeMl ? lotId : undefined,
+              open: true,
+              ...against.body(),
+            },
           }),
         );
       }

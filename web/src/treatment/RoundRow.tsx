@@ -8,7 +8,7 @@ import { KeyHint } from '../app/KeyHint';
 import { WriteProblem } from '../app/states';
 import { useSession } from '../account/session';
 import { word } from '../words/words';
-import { Against, gatesOf, mayDepart, type Departure } from './Against';
+import { Against, GateLines, gatesOf, mayDepart, type Departure } from './Against';
 import { formOf } from './attemptForm';
 import { Marks, seenWords } from './Marks';
 import { PushSum } from './PushSum';
@@ -111,8 +111,12 @@ export function RoundRow(props: Props) {
                   }}
                 />
               )}
-              {problem && !mayDepart(gates, isLead) && <WriteProblem problem={problem} />}
-              {problem && (
+              {problem && !mayDepart(gates, isLead) && (
+                <Stack spacing={1} role="alert">
+                  {gates.length > 0 ? <GateLines gates={gates} /> : <WriteProblem problem={problem} />}
+                </Stack>
+              )}
+              {problem && (gates.length === 0 || mayDepart(gates, isLead)) && (
                 <Button
                   variant="contained"
                   sx={{ alignSelf: 'flex-start' }}

@@ -1,6 +1,7 @@
 import { Box, Button, Collapse, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
+import { Link } from 'react-router';
 import type { Advice, Attempt, Lot, Visit } from '../api/types';
 import { ChoiceEntry, Entry, SelectEntry } from '../app/fields';
 import { capital, terms, word } from '../words/words';
@@ -27,6 +28,11 @@ export function RoundsSetup({ visit, lots, attempt, advice, short, now }: Props)
   const { control, setValue, formState } = useFormContext<RoundsForm>();
   const form = useWatch({ control }) as RoundsForm;
   const [isOpen, setOpen] = useState(false);
+  const lot = lots.find((one) => one.id === form.lotId);
+  // What is missing stands open; what is there is read in a line.
+  const lacks = form.channels.length === 0 || (isFlush(form.method) && !lot) || Boolean(short);
+  const [isChanged, setChanged] = useState(lacks);
+  const where = form.site && word('site', form.site);
   const asks = formOf(visit.usual, form.method);
   const tools = (
     <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap', alignItems: 'flex-start', pt: 1 }}>
@@ -54,58 +60,83 @@ export function RoundsSetup({ visit, lots, attempt, advice, short, now }: Props)
   );
   return (
     <Stack spacing={1.5} sx={{ bgcolor: 'background.paper', p: 1.5, borderRadius: 1 }}>
-      {attempt ? (
-        <Typography>
-          {attempt.lot ? `${attempt.lot.name}, ${attempt.lot.lotCode}` : 'No bottle'},{' '}
-          {attempt.treatment.flush?.temperatureC} °C; {attempt.volumeMl} mL so far.
+      <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Typography sx={{ flex: 1, minWidth: 240 }}>
+          <b>
+            {lot ? `${lot.name}, ${lot.lotCode}` : 'No bottle'}
+            {asks.heat && `, ${form.temperatureC} °C`}
+          </b>
+          {where && `, ${where}`}
+          {attempt ? `; ${attempt.volumeMl} mL so far` : `; ${form.channels.join(', ') || 'no channel yet'}`}.
+          {isFlush(form.method) && ` ${houseDose(visit, form.pulses)}`}
         </Typography>
-      ) : (
-        <>
-          <Box
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: { xs: '1fr', sm: 'minmax(0, 1fr) 170px' },
-              gap: 1.5,
-            }}
-          >
-            {asks.fluids.length > 0 && (
-              <LotChoice
-                lots={lots}
-                fluids={asks.fluids}
-                mayBeNone={!isFlush(form.method)}
-                short={
-                  short
-                    ? `This bottle is ${short} mL short. Choose another lot or a smaller dose.`
-                    : undefined
-                }
-              />
-            )}
-            {asks.heat && (
-              <Entry
-                control={control}
-                name="temperatureC"
-                label="Temperature of the fluid"
-                unit="°C"
-                isNumber
-              />
-            )}
-          </Box>
-          <PlaceFields visit={visit} form={asks} />
-          <ChannelChoice visit={visit} />
-          {form.method === 'DRAW_BACK' && (
-            <Button
-              variant={form.manifold ? 'contained' : 'outlined'}
-              aria-pressed={form.manifold}
-              onClick={() => setValue('manifold', !form.manifold, { shouldDirty: true })}
-              sx={{ alignSelf: 'flex-start' }}
+        {!attempt && (
+          <Button onClick={() => setChanged(!isChanged)} aria-expanded={isChanged} variant="outlined">
+            {isChanged ? 'Done' : 'Change'}
+          </Button>
+        )}
+      </Stack>
+      {!attempt && (
+        <Collapse in={isChanged} unmountOnExit>
+          <Stack spacing={1.5}>
+            <Box
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: { xs: '1fr', sm: 'minmax(0, 1fr) 170px' },
+                gap: 1.5,
+              }}
             >
-              Manifold and gasket cleaned apart, holes lined up
-            </Button>
-          )}
-        </>
-      )}
-      {isFlush(form.method) && (
-        <HouseDose visit={visit} pulses={form.pulses} isBegun={attempt !== undefined} />
+              {asks.fluids.length > 0 && (
+                <LotChoice
+                  lots={lots}
+                  fluids={asks.fluids}
+                  mayBeNone={!isFlush(form.method)}
+                  short={
+                    short
+                      ? `This bottle is ${short} mL short. Choose another lot or a smaller dose.`
+                      : undefined
+                  }
+                />
+              )}
+              {asks.heat && (
+                <Entry control={control} name="temperatureC" label="Temperature" unit="°C" isNumber />
+              )}
+            </Box>
+            <PlaceFields visit={visit} form={asks} />
+            <ChannelChoice visit={visit} />
+            {form.method === 'DAMPER' && (
+              <Button
+                component={Link}
+                to={`/visits/${visit.id}/attempt/handwork?method=DAMPER&act=REPLACED&channels=${form.channels.join(',')}`}
+                variant="outlined"
+                sx={{ alignSelf: 'flex-start' }}
+              >
+                A new damper instead
+              </Button>
+            )}
+            {form.method === 'DRAW_BACK' && (
+              <Button
+                variant={form.manifold ? 'contained' : 'outlined'}
+                aria-pressed={form.manifold}
+                onClick={() => setValue('manifold', !form.manifold, { shouldDirty: true })}
+                sx={{ alignSelf: 'flex-start' }}
+              >
+                Manifold and gasket cleaned apart, holes lined up
+              </Button>
+            )}
+            {isFlush(form.method) && (
+              <Button
+                variant="outlined"
+                sx={{ alignSelf: 'flex-start' }}
+                onClick={() => setValue('pulses', !form.pulses, { shouldDirty: true })}
+              >
+                {form.pulses
+                  ? 'Small strokes with a soak instead of pulses'
+                  : 'Pulses instead of small strokes'}
+              </Button>
+            )}
+          </Stack>
+        </Collapse>
       )}
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
         {isFlush(form.method) && !form.pulses && (
@@ -141,24 +172,11 @@ export function RoundsSetup({ visit, lots, attempt, advice, short, now }: Props)
   );
 }
 
-/** Where the doses come from, and the other school. */
-function HouseDose({ visit, pulses, isBegun }: { visit: Visit; pulses: boolean; isBegun: boolean }) {
-  const { setValue } = useFormContext<RoundsForm>();
+/** Where the doses come from. */
+function houseDose(visit: Visit, pulses: boolean): string {
   const { strokeMl, afterSoakMl, pulseMl, pulsesMl } = visit.usual;
-  const isHouse = pulses === visit.usual.pulses;
-  return (
-    <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
-      <Typography sx={{ flex: 1, minWidth: 220 }}>
-        {isHouse ? 'Doses by the house rule: ' : 'Doses: '}
-        {pulses
-          ? `pulses of ${pulseMl} mL with pad prints between, ${pulsesMl} mL in all.`
-          : `${strokeMl} mL, a soak, then ${afterSoakMl} mL.`}
-      </Typography>
-      {!isBegun && (
-        <Button onClick={() => setValue('pulses', !pulses, { shouldDirty: true })}>
-          {pulses ? 'Small strokes with a soak instead' : 'Pulses instead'}
-        </Button>
-      )}
-    </Stack>
-  );
+  const doses = pulses
+    ? `pulses of ${pulseMl} mL with pad prints between, ${pulsesMl} mL in all.`
+    : `${strokeMl} mL, a soak, then ${afterSoakMl} mL.`;
+  return `${pulses === visit.usual.pulses ? 'Doses by the house rule: ' : 'Doses: '}${doses}`;
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Lot, Visit } from '../api/types';
 import { head, usual } from '../test/fixtures';
-import { freshStroke, startAttempt, toEntry, type AttemptForm } from './attemptForm';
+import { channelsOut } from '../visit/outOf';
+import { notedOf, startAttempt, toEntry, usualMl, type AttemptForm } from './attemptForm';
 
 const TODAY = '2026-03-02';
 
@@ -23,8 +24,20 @@ const lot = (part: Partial<Lot>): Lot =>
 
 describe('an attempt as it opens', () => {
   it('chooses the channels that are out, and all for a printer cycle', () => {
-    expect(startAttempt(visit(), 'FLUSH', [], TODAY).channels).toEqual(['C']);
+    expect(startAttempt(visit(), 'SOAK', [], TODAY).channels).toEqual(['C']);
     expect(startAttempt(visit(), 'CYCLE', [], TODAY).channels).toEqual(['K', 'C', 'M']);
+  });
+
+  it('goes by bars and streams as well as by a map, and leaves alone what nobody looked at', () => {
+    const bars = { kind: 'BARS', channels: { K: { level: 'BAR_PALE' }, C: { level: 'BAR_FULL' }, M: {} } };
+    const stream = {
+      kind: 'STREAM',
+      channels: { K: { level: 'STREAM_WHOLE' }, M: { level: 'STREAM_DRIPS' } },
+    };
+    const read = (coarse: object) =>
+      channelsOut(visit({ checks: [{ coarse }] } as unknown as Partial<Visit>));
+    expect(read(bars)).toEqual(['K']);
+    expect(read(stream)).toEqual(['M']);
   });
 
   it('takes a bottle that is good and not empty, food-safe for a food head', () => {
@@ -34,8 +47,8 @@ describe('an attempt as it opens', () => {
       lot({ id: 'good', expiresOn: TODAY }),
       lot({ id: 'food', kind: 'FOOD_SAFE_CLEANER', foodSafe: true }),
     ];
-    expect(startAttempt(visit(), 'FLUSH', lots, TODAY).lotId).toBe('good');
-    expect(startAttempt(visit({ foodCare: true }), 'FLUSH', lots, TODAY).lotId).toBe('food');
+    expect(startAttempt(visit(), 'SOAK', lots, TODAY).lotId).toBe('good');
+    expect(startAttempt(visit({ foodCare: true }), 'SOAK', lots, TODAY).lotId).toBe('food');
   });
 
   it('goes one rung up the ladder after a soak', () => {
@@ -56,32 +69,18 @@ describe('an attempt as it opens', () => {
 
 describe('an attempt as it is sent', () => {
   const form = (part: Partial<AttemptForm>): AttemptForm => ({
-    ...startAttempt(visit(), 'FLUSH', [], TODAY),
+    ...startAttempt(visit(), 'SOAK', [], TODAY),
     ...part,
   });
 
   it('reads numbers with a comma and leaves the unsaid out', () => {
-    const { entry, unread } = toEntry(
-      'FLUSH',
-      form({ strokes: { C: { ...freshStroke(usual, 'C'), volumeMl: '2,5' } } }),
-    );
+    const { entry, unread } = toEntry('SOAK', form({ place: 'PORT', volumeMl: '2,5', temperatureC: '' }));
     expect(unread).toEqual([]);
-    expect(entry.flush?.strokes).toEqual([
-      {
-        channel: 'C',
-        volumeMl: 2.5,
-        seconds: 12,
-        resistance: undefined,
-        effluent: undefined,
-        stream: undefined,
-      },
-    ]);
+    expect(entry.soak).toMatchObject({ channels: ['C'], volumeMl: 2.5, temperatureC: undefined });
   });
 
   it('names what is no number, and what is no whole number', () => {
-    expect(
-      toEntry('FLUSH', form({ strokes: { C: { ...freshStroke(usual, 'C'), volumeMl: 'some' } } })).unread,
-    ).toEqual(['flush.strokes[0].volumeMl']);
+    expect(toEntry('SOAK', form({ volumeMl: 'some' })).unread).toEqual(['soak.volumeMl']);
     expect(toEntry('BATH', form({ bursts: '1.5' })).unread).toEqual(['bath.bursts']);
   });
 
@@ -90,46 +89,30 @@ describe('an attempt as it is sent', () => {
     expect(unread).toEqual([]);
     expect(entry.soak?.volumeMl).toBe(-3);
   });
-});
 
-describe('a flush that opens again', () => {
-  const again = (seconds: number, seen: number) =>
-    startAttempt(
-      visit({
-        usual: { ...usual, strokeSeconds: { K: 12, C: seen, M: 12 } },
-        attempts: [
-          {
-            treatment: {
-              kind: 'FLUSH',
-              flush: {
-                temperatureC: 22,
-                strokes: [
-                  {
-                    channel: 'C',
-                    volumeMl: 3,
-                    seconds,
-                    resistance: 'STIFF',
-                    effluent: 'TINTED',
-                    stream: 'DRIPS',
-                    force: 'FIRM',
-                  },
-                ],
-              },
-            },
-          },
-        ] as unknown as Visit['attempts'],
-      }),
-      'FLUSH',
-      [],
-      TODAY,
-    ).strokes.C;
-
-  it('takes the dose of last time, and nothing that was seen then', () => {
-    expect(again(20, 12)).toMatchObject({ volumeMl: '3', seconds: '20' });
-    expect(again(20, 12)).toMatchObject({ resistance: null, effluent: null, stream: null, force: '' });
+  it('says what was answered and what was done to parts, and nothing that was not', () => {
+    const asks = {
+      ...usual.forms.STATION,
+      asks: [{ asked: 'DRY_PASS' as const, most: 1, yesNo: true }],
+    };
+    expect(notedOf(form({}), asks)).toBeUndefined();
+    expect(
+      notedOf(
+        form({ answers: { DRY_PASS: '0' }, parts: { WIPER: 'CLEANED', 'DAMPER C': 'REPLACED' } }),
+        asks,
+      ),
+    ).toEqual({
+      answers: { DRY_PASS: 0 },
+      parts: [
+        { part: 'WIPER', channel: undefined, act: 'CLEANED' },
+        { part: 'DAMPER', channel: 'C', act: 'REPLACED' },
+      ],
+    });
   });
 
-  it('plans no stroke faster than the pressure lets it be now', () => {
-    expect(again(8, 24).seconds).toBe('24');
+  it('knows what a soak usually takes, by its channels', () => {
+    expect(usualMl(visit(), 'SOAK', form({ place: 'PORT', channels: ['K', 'C'] }))).toBe(3);
+    expect(usualMl(visit(), 'SOAK', form({ place: 'TRAY', channels: ['K', 'C'] }))).toBe(25);
+    expect(usualMl(visit(), 'BATH', form({}))).toBe(150);
   });
 });

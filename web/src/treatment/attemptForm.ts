@@ -2,6 +2,7 @@ import { newId } from '../api/newId';
 import * as z from 'zod';
 import type {
   Advice,
+  Attempt,
   FormView,
   Lot,
   Method,
@@ -67,16 +68,13 @@ function soakOf(usual: Usual, place: AttemptForm['place']) {
   return usual.soaks.find((soak) => soak.place === place)!;
 }
 
-function soakMl(usual: Usual, place: AttemptForm['place'], channels: string[]): string {
+export function soakMl(usual: Usual, place: AttemptForm['place'], channels: string[]): string {
   const { ml, perChannel } = soakOf(usual, place);
   return String(perChannel ? ml * Math.max(1, channels.length) : ml);
 }
 
 /** The method that an entry comes to; what its form asks is the server's to say. */
-export function methodOf(
-  kind: WholeKind,
-  form: Pick<AttemptForm, 'place' | 'strength' | 'method'>,
-): Method {
+export function methodOf(kind: WholeKind, form: Pick<AttemptForm, 'place' | 'strength' | 'method'>): Method {
   switch (kind) {
     case 'SOAK':
       return form.place === 'TRAY' ? 'TRAY_SOAK' : 'PORT_SOAK';
@@ -139,10 +137,7 @@ export function startAttempt(visit: Visit, kind: WholeKind, lots: Lot[], today: 
     channels,
     answers: {},
     parts: {},
-    temperatureC:
-      kind === 'BATH'
-        ? String(lastOfKind?.bath?.temperatureC ?? usual.bath.temperatureC)
-        : '',
+    temperatureC: kind === 'BATH' ? String(lastOfKind?.bath?.temperatureC ?? usual.bath.temperatureC) : '',
     place,
     volumeMl: String(lastOfKind?.soak?.volumeMl ?? lastOfKind?.bath?.volumeMl ?? usualMl),
     plannedMinutes:
@@ -254,6 +249,41 @@ export function toEntry(kind: WholeKind, form: AttemptForm): { entry: TreatmentE
   return { entry: entry as TreatmentEntry, unread };
 }
 
+/** The form with what an earlier entry says: all of it to put it right, or its channels and doses to do it again. */
+export function fromEarlier(form: AttemptForm, earlier: Attempt, isEdit: boolean): AttemptForm {
+  const { soak, bath, cycle, handwork } = earlier.treatment;
+  const text = (value: number | null | undefined) => (value == null ? '' : String(value));
+  const whole = soak ?? bath ?? handwork;
+  return {
+    ...form,
+    lotId: earlier.lot?.id ?? '',
+    site: earlier.site ?? '',
+    wet: earlier.wet ?? '',
+    channels: (whole ?? cycle)?.channels ?? form.channels,
+    place: soak?.place ?? form.place,
+    volumeMl: text(whole?.volumeMl),
+    temperatureC: text(whole?.temperatureC),
+    plannedMinutes: text(soak?.plannedMinutes ?? handwork?.plannedMinutes),
+    levelMm: text(bath?.levelMm) || form.levelMm,
+    bursts: text(bath?.bursts) || form.bursts,
+    burstSeconds: text(bath?.burstSeconds) || form.burstSeconds,
+    strength: cycle?.strength ?? form.strength,
+    count: text(cycle?.count) || form.count,
+    method: handwork?.method ?? form.method,
+    ...(isEdit && {
+      note: earlier.note,
+      answers: Object.fromEntries(
+        Object.entries(earlier.noted?.answers ?? {}).map(([asked, value]) => [asked, String(value)]),
+      ),
+      parts: Object.fromEntries(
+        (earlier.noted?.parts ?? []).map((p) => [p.channel ? `${p.part} ${p.channel}` : p.part, p.act]),
+      ),
+      suctionKpa: text(handwork?.suctionKpa),
+      departureReason: earlier.departureReason ?? '',
+    }),
+  };
+}
+
 /** The form with what the advice that led here asks for. */
 export function preset(
   form: AttemptForm,
@@ -299,6 +329,11 @@ export function preset(
         }
       : {}),
   };
+}
+
+/** The same entries without one. */
+export function without<T>(entries: Record<string, T>, key: string): Record<string, T> {
+  return Object.fromEntries(Object.entries(entries).filter(([name]) => name !== key));
 }
 
 /** Whether the entry is what the advice says; true as well when nothing was advised that could be departed from. */
@@ -355,7 +390,7 @@ export function notedOf(form: AttemptForm, asks: FormView): NotedEntry | undefin
   const answers = Object.fromEntries(
     asks.asks
       .map(({ asked }) => [asked, readNumber(form.answers[asked])] as const)
-      .filter(([, value]) => value !== undefined && !Number.isNaN(value)),
+      .filter((said): said is readonly [(typeof said)[0], number] => Number.isFinite(said[1])),
   );
   const parts = Object.entries(form.parts).map(([key, act]) => {
     const [part, channel] = key.split(' ');

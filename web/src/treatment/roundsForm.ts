@@ -74,7 +74,8 @@ function worstFirst(visit: Visit, channels: string[]): string[] {
 /** The page as it opens for new rounds. Doses follow the house rule; nothing that is seen is filled in. */
 export function startRounds(visit: Visit, query: URLSearchParams, lots: Lot[], today: string): RoundsForm {
   const { usual } = visit;
-  const method = (query.get('method') as Method | null) ?? 'FLUSH';
+  const again = visit.attempts.find((a) => a.id === query.get('again'))?.treatment.flush;
+  const method = again?.method ?? (query.get('method') as Method | null) ?? 'FLUSH';
   const advised = query.get('fluid');
   const lot = lots.find(
     (l) => l.kind === advised && l.remainingMl > 0 && (!l.expiresOn || l.expiresOn >= today),
@@ -88,9 +89,10 @@ export function startRounds(visit: Visit, query: URLSearchParams, lots: Lot[], t
     site: formOf(usual, method).either
       ? ((query.get('site') as Site | null) ?? visit.head.site)
       : siteOf(visit, method),
-    channels: channelsFor(visit, method, query),
-    pulses: isFlush(method) && (usual.pulses || strokeMl === usual.pulseMl),
-    doses: {},
+    channels: again?.planned ?? channelsFor(visit, method, query),
+    pulses: again?.pulses ?? (isFlush(method) && (usual.pulses || strokeMl === usual.pulseMl)),
+    // Doses of the last time, never what was seen then.
+    doses: Object.fromEntries((again?.strokes ?? []).map((s) => [s.channel, String(s.volumeMl)])),
     syringe: '',
     force: '',
     suctionKpa: '',

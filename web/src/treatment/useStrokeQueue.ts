@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Problem } from '../api/http';
 import type { Visit } from '../api/types';
+import { without } from './attemptForm';
 import type { Stroke } from './roundsForm';
 
 const AGAIN_AFTER_MS = 3_000;
@@ -68,7 +69,7 @@ export function useStrokeQueue({ pending, setPending, send }: Queue) {
 
   /** Puts a stroke into the queue, or in the place of the one with its key. */
   const put = useCallback((stroke: Stroke) => {
-    setRefused(({ [stroke.id]: _, ...others }) => others);
+    setRefused((all) => without(all, stroke.id));
     latest.current.setPending((all) =>
       all.some((s) => s.id === stroke.id)
         ? all.map((s) => (s.id === stroke.id ? stroke : s))
@@ -78,7 +79,7 @@ export function useStrokeQueue({ pending, setPending, send }: Queue) {
 
   /** Forgets a stroke that was never kept. */
   const forget = useCallback((id: string) => {
-    setRefused(({ [id]: _, ...others }) => others);
+    setRefused((all) => without(all, id));
     latest.current.setPending((all) => all.filter((s) => s.id !== id));
   }, []);
 

@@ -2,6 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import * as z from 'zod';
 import { answer, api } from '../api/http';
 import type { Attempt, Visit } from '../api/types';
@@ -17,6 +18,7 @@ import { Knot } from '../thread/Knot';
 import { word } from '../words/words';
 import { MarkedAgainst } from '../treatment/Against';
 import { attemptLines, attemptName } from '../treatment/attemptLines';
+import { editWay } from './ways';
 
 /** Every attempt with its knot, its fluid and its doses; a slip is taken back with a reason and stays readable. */
 export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
@@ -67,6 +69,15 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
                 {attempt.withdrawnPoured && '; its fluid was poured'}
               </Typography>
             </Box>
+            {mayWrite && !attempt.withdrawnReason && (
+              <Button
+                component={Link}
+                to={editWay(visit.id, attempt)}
+                aria-label={`Edit ${attemptName(attempt).toLowerCase()} of ${moment(attempt.startedAt)}`}
+              >
+                Edit
+              </Button>
+            )}
             {mayWrite && !attempt.withdrawnReason && (
               <Button
                 onClick={() => setSlip(attempt)}

@@ -1,9 +1,10 @@
 import { Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { Visit } from '../api/types';
 import { loggedWords } from '../treatment/attemptLines';
 import { TakeBack } from './AttemptsBlock';
+import { editWay } from './ways';
 
 const STAYS_MS = 10 * 60_000;
 
@@ -23,9 +24,14 @@ export function JustLogged({ visit, now, mayWrite }: { visit: Visit; now: number
         {attempt ? loggedWords(attempt) : 'Check logged.'}
       </Typography>
       {attempt && mayWrite && (
-        <Button aria-label="Take back what was just logged" onClick={() => setSlip(true)}>
-          Take back
-        </Button>
+        <>
+          <Button aria-label="Take back what was just logged" onClick={() => setSlip(true)}>
+            Take back
+          </Button>
+          <Button component={Link} to={editWay(visit.id, attempt)} aria-label="Edit what was just logged">
+            Edit
+          </Button>
+        </>
       )}
       {attempt && isSlip && <TakeBack visit={visit} attempt={attempt} close={() => setSlip(false)} />}
     </Stack>

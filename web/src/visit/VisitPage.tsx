@@ -6,6 +6,7 @@ import { useVisit } from '../api/queries';
 import type { Visit } from '../api/types';
 import { Failed, Loading } from '../app/states';
 import { MONO } from '../app/theme';
+import { useLanding } from '../app/useLanding';
 import { day } from '../bench/time';
 import { useNow } from '../bench/useNow';
 import { Thread } from '../thread/Thread';
@@ -38,6 +39,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
   const { mayWrite } = useSession();
   const navigate = useNavigate();
   const isOpen = visit.closedAt === undefined;
+  const { sx, ...landing } = useLanding();
   useEffect(() => {
     document.title = `${visit.tag} · Undo Knot`;
   }, [visit.tag]);
@@ -46,7 +48,13 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
       <Stack direction="row" sx={{ alignItems: 'baseline', columnGap: 2, flexWrap: 'wrap' }}>
         <Typography
           variant="h1"
-          sx={{ fontFamily: MONO, letterSpacing: '0.04em', fontSize: { xs: '1.75rem', sm: '2.25rem' } }}
+          {...landing}
+          sx={{
+            ...sx,
+            fontFamily: MONO,
+            letterSpacing: '0.04em',
+            fontSize: { xs: '1.75rem', sm: '2.25rem' },
+          }}
         >
           {visit.tag}
         </Typography>

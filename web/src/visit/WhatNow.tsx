@@ -14,6 +14,7 @@ import { HeadStep, useHeadStep } from './HeadStep';
 import { keptFrom } from './power';
 import { RunningSteps, useRunning } from './RunningSteps';
 import { WaitDialog } from './WaitDialog';
+import { againWay } from './ways';
 
 const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] = [
   { key: 'f', to: 'attempt/flush', label: 'Flush' },
@@ -51,6 +52,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   // What needs the mains is not offered to a head that may not have it, nor to one that is out.
   const noPower = keptFrom(visit.head, now).length > 0 || visit.head.site === 'ON_BENCH';
   const ways = WAYS.filter((other) => !(noPower && other.needsPower));
+  // A printer cycle once more only where it may have power.
+  const again = visit.attempts.filter((a) => !a.withdrawnReason && !(noPower && a.treatment.cycle)).at(-1);
   const headStep = useHeadStep(visit, mayWrite);
   // On a phone the large button stands on the first screen, and what can be read at leisure below it.
   const isSmall = useMediaQuery('(max-width: 599px)');
@@ -59,6 +62,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   if (mayWrite) {
     ways.forEach(({ key, to }) => (keys[key] = () => go(to)));
     keys[' '] = () => steps.act();
+    keys.a = () => again && go(againWay(again));
     // A choice is for the eyes to make: Enter makes none.
     keys.enter = () => {
       if (headStep) {
@@ -84,8 +88,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       : visit.next.goOn
         ? `Go on: ${word('method', visit.next.goOn.method)}, ${visit.next.goOn.channels.join(', ')}`
         : visit.next.action === 'WAIT_HOLD' && visit.next.at
-        ? `No power until ${moment(visit.next.at)}`
-        : word('action', visit.next.action);
+          ? `No power until ${moment(visit.next.at)}`
+          : word('action', visit.next.action);
   const doIt = mayWrite && way && (
     <Button
       variant="contained"
@@ -143,6 +147,17 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
                 <KeyHint>{key.toUpperCase()}</KeyHint>
               </Button>
             ))}
+            {again && (
+              <Button
+                variant="outlined"
+                component={Link}
+                to={`/visits/${visit.id}/${againWay(again)}`}
+                sx={{ justifyContent: 'space-between', px: 1.5 }}
+              >
+                Same again
+                <KeyHint>A</KeyHint>
+              </Button>
+            )}
             <Button
               variant="outlined"
               onClick={() => setWaiting(true)}

@@ -80,7 +80,7 @@ describe('checks of a visit', () => {
 describe('attempts of a visit', () => {
   it('says dose, how it went and what the knot tells', () => {
     show(<AttemptsBlock visit={visit({ attempts: [flush] })} mayWrite />);
-    expect(screen.getByText('C: 2.5 mL in 9 s at 22 °C; went in stiffly; tinted, drips')).toBeInTheDocument();
+    expect(screen.getByText('C: 2.5 mL in 9 s at 22 °C; went in stiffly, tinted, drips')).toBeInTheDocument();
     expect(screen.getByRole('img', { name: 'nothing restored' })).toBeInTheDocument();
     expect(screen.getByText('Outside the usual limits, because: last bottle')).toBeInTheDocument();
   });

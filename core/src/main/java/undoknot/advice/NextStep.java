@@ -73,11 +73,17 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
      * A clock that nobody has stopped yet.
      *
      * @param ofWork whether logged work waits by it; drops, jars and fluids that warm leave the hands free until they are due
+     * @param ofRounds whether rounds go on after it: the pad stays where it is
      */
-    public record Running(Kind kind, Instant dueAt, boolean ofWork) {
+    public record Running(Kind kind, Instant dueAt, boolean ofWork, boolean ofRounds) {
+        public Running(Kind kind, Instant dueAt, boolean ofWork) {
+            this(kind, dueAt, ofWork, false);
+        }
+
         private boolean isOfPad(HeadNow head) {
             return kind == Kind.WAIT
                     && ofWork
+                    && !ofRounds
                     && head.kept(NoPower.PAD_UNDER_HEAD).isPresent();
         }
     }

@@ -126,6 +126,10 @@ class NextStepTest {
         assertThat(with(visit, rounds)).isEqualTo(new NextStep(Action.GO_ON, null, null, rounds));
         Running jar = new Running(StepClock.Kind.WAIT, NOW.minusSeconds(1), false);
         assertThat(with(visit, rounds, jar).action()).isEqualTo(Action.END_WAIT);
+        WrittenVisit padded =
+                dried().check().flush(Resistance.FREE, "C").head(kept(Site.IN_CARRIAGE, NoPower.PAD_UNDER_HEAD));
+        Running between = new Running(StepClock.Kind.WAIT, NOW.minusSeconds(1), true, true);
+        assertThat(next(padded, between).action()).as("its pad stays").isEqualTo(Action.END_WAIT);
         Running later = new Running(StepClock.Kind.SOAK, NOW.plusSeconds(600), true);
         assertThat(with(visit, rounds, later).action()).isEqualTo(Action.GO_ON);
     }

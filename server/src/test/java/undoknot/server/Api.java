@@ -182,6 +182,44 @@ public class Api {
         head(visit, "SEEN_DRY").is(200);
     }
 
+    /** Puts a bottle on the shelf, as a lead, and goes on as a technician. */
+    public String lotOf(String kind, double ml) {
+        String id = UUID.randomUUID().toString();
+        as(Role.LEAD)
+                .put(
+                        "/api/lots/" + id,
+                        Map.of(
+                                "name",
+                                "Test cleaner",
+                                "kind",
+                                kind,
+                                "maker",
+                                "Nobody",
+                                "lotCode",
+                                "T-" + id.substring(0, 8),
+                                "foodSafe",
+                                false,
+                                "bottleMl",
+                                100,
+                                "remainingMl",
+                                ml,
+                                "price",
+                                1))
+                .is(200);
+        as(Role.TECHNICIAN);
+        return id;
+    }
+
+    /** What a bottle holds, mL. */
+    public double left(String lot) {
+        for (JsonNode row : get("/api/lots").body()) {
+            if (row.path("id").asText().equals(lot)) {
+                return row.path("remainingMl").asDouble();
+            }
+        }
+        throw new AssertionError("no lot " + lot);
+    }
+
     /** Key of a lot by its code. */
     public JsonNode lot(String code) {
         for (JsonNode lot : get("/api/lots").body()) {

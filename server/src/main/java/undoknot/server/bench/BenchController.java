@@ -53,9 +53,7 @@ class BenchController {
         List<LoggedVisit> found = loader.of(wanted);
         List<Strip> strips = found.stream()
                 .map(logged -> strip(logged, now))
-                .sorted(Comparator.comparing((Strip s) -> s.closedAt() != null)
-                        .thenComparing(s -> s.next().action())
-                        .thenComparing(Strip::promisedOn))
+                .sorted(Strip.ORDER)
                 .toList();
         List<ClockView> clocks = found.stream()
                 .filter(logged -> logged.visit().closedAt == null)

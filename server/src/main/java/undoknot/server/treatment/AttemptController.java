@@ -49,6 +49,7 @@ class AttemptController {
      * @param wet how deep the head went into fluid, in a tray or a bath; absent for the base alone
      * @param noted what was noted of it besides
      * @param open whether rounds go on: strokes or turns follow one by one
+     * @param replaces an entry that was mistyped and is entered anew by this one; its fluid is still in the bottle
      * @param begunAt when it was begun, when it is entered later; absent for now
      * @param endedAt when it was over, of work that is entered later; absent when it still runs, or took no time
      * @param departure why something else is done than what was advised; kept with the attempt, or not at all
@@ -68,6 +69,7 @@ class AttemptController {
             @Nullable Wet wet,
             @Nullable @Valid NotedEntry noted,
             @Nullable Boolean open,
+            @Nullable UUID replaces,
             @Nullable Instant begunAt,
             @Nullable Instant endedAt,
             @Nullable @Valid DepartureEntry departure) {}

@@ -8,8 +8,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import undoknot.fluid.Draw;
 import undoknot.head.Channel;
@@ -146,14 +148,53 @@ class AttemptLog {
                 visitId,
                 () -> {
                     // The bottle before the log: two doses of one bottle wait for each other, not in a circle.
-                    if (entry.lotId() != null) {
-                        shelf.lock(entry.lotId());
-                    }
+                    Stream.of(Optional.ofNullable(entry.lotId()), lotOf(visitId, entry.replaces()))
+                            .flatMap(Optional::stream)
+                            .distinct()
+                            .sorted()
+                            .forEach(shelf::lock);
                 },
-                logged -> put(logged, id, entry));
+                logged -> entry.replaces() == null || attempts.existsById(id)
+                        ? put(logged, id, entry, times(entry, logged))
+                        : replace(logged, id, entry));
     }
 
-    private List<Object> put(LoggedVisit logged, UUID id, AttemptEntry entry) {
+    private Optional<UUID> lotOf(UUID visitId, UUID attemptId) {
+        return Optional.ofNullable(attemptId).map(a -> own(visitId, a)).map(a -> a.lotId);
+    }
+
+    /** Takes a mistyped entry back and logs the right one, both or neither; it gives the head power no sooner. */
+    private List<Object> replace(LoggedVisit logged, UUID id, AttemptEntry entry) {
+        Attempt mistyped = own(logged.visit().id, entry.replaces());
+        HeadNow before = logged.headNow(clock.instant());
+        Times times = new Times(mistyped.startedAt, mistyped.endedAt, mistyped.enteredAt);
+        List<Object> written = new ArrayList<>();
+        if (mistyped.stands()) {
+            written.addAll(takeBack(logged, mistyped, "Mistyped; entered anew.", false));
+        }
+        LoggedVisit without = loader.with(logged, written);
+        written.addAll(put(without, id, entry, entry.begunAt() == null ? times : times(entry, logged)));
+        LoggedVisit after = loader.with(logged, written);
+        gates.powerNoSooner(before, after.headNow(clock.instant()));
+        ledger.keep(after);
+        return written;
+    }
+
+    /**
+     * When work happened.
+     *
+     * @param over when it was over, of work that was entered later or again; null while it runs, or took no time
+     * @param enteredAt when it was typed, if that was later
+     */
+    private record Times(Instant begun, Instant over, Instant enteredAt) {}
+
+    private Times times(AttemptEntry entry, LoggedVisit logged) {
+        Instant now = clock.instant();
+        Instant begun = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
+        return new Times(begun, BegunAt.endedAt(entry.endedAt(), entry.begunAt(), now), BegunAt.enteredAt(begun, now));
+    }
+
+    private List<Object> put(LoggedVisit logged, UUID id, AttemptEntry entry, Times times) {
         Attempt known = attempts.findById(id).orElse(null);
         if (known != null && !known.visitId.equals(logged.visit().id)) {
             throw Refused.notFound("attempt");
@@ -177,9 +218,8 @@ class AttemptLog {
         // The gates ask the bottle that was named, also where too little of it was used to be measured.
         FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
         FluidLot lot = lotFor(treatment, given);
-        Instant now = clock.instant();
-        Instant begun = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
-        Instant over = BegunAt.endedAt(entry.endedAt(), entry.begunAt(), now);
+        Instant begun = times.begun();
+        Instant over = times.over();
         if (treatment instanceof Treatment.Flush flush) {
             treatment = SittingLog.timed(flush, begun);
         }
@@ -202,7 +242,7 @@ class AttemptLog {
         boolean reused = noted.says(Asked.TANK_REUSED);
         attempt.volumeMl = reused ? BigDecimal.ZERO : treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
-        attempt.enteredAt = BegunAt.enteredAt(begun, now);
+        attempt.enteredAt = times.enteredAt();
         attempt.site = site;
         attempt.wet = entry.wet();
         attempt.departureReason = why.text();
@@ -212,8 +252,10 @@ class AttemptLog {
         attempt.endedAt = over != null ? over : waits == null && !rounds ? begun : null;
         written.addAll(sittings.endedBy(logged, method, begun));
         written.add(attempts.saveAndFlush(attempt));
-        if (lot != null && attempt.volumeMl.signum() > 0) {
-            shelf.draw(lot.id, id, attempt.volumeMl);
+        if (lot != null) {
+            if (attempt.volumeMl.signum() > 0) {
+                shelf.draw(lot.id, id, attempt.volumeMl);
+            }
             written.add(lot);
         }
         if (waits != null) {
@@ -224,7 +266,7 @@ class AttemptLog {
         }
         if (entry.departure() != null) {
             // Under the attempt's own key: one attempt departs from one advice, and both are kept or neither.
-            written.add(departures.saveAndFlush(entry.departure().row(id, visitId, now)));
+            written.add(departures.saveAndFlush(entry.departure().row(id, visitId, clock.instant())));
         }
         return written;
     }
@@ -352,26 +394,31 @@ class AttemptLog {
                     }
                     // Before the row changes: the log holds the same one.
                     HeadNow before = logged.headNow(clock.instant());
-                    List<Object> written = new ArrayList<>(stop(logged, attempt));
-                    attempt.withdrawnReason = reason;
-                    // The move that this entry implied was no more real than the entry.
-                    headEntries.findById(id).filter(row -> !row.withdrawn).ifPresent(row -> {
-                        row.withdrawn = true;
-                        written.add(headEntries.saveAndFlush(row));
-                    });
-                    if (attempt.lotId != null) {
-                        attempt.withdrawnPoured = poured;
-                        if (!poured) {
-                            shelf.putBack(attempt.lotId, id);
-                            written.add(shelf.get(attempt.lotId));
-                        }
-                    }
-                    written.add(attempts.saveAndFlush(attempt));
+                    List<Object> written = takeBack(logged, attempt, reason, poured);
                     LoggedVisit after = loader.with(logged, written);
                     gates.powerNoSooner(before, after.headNow(clock.instant()));
                     ledger.keep(after);
                     return written;
                 });
+    }
+
+    private List<Object> takeBack(LoggedVisit logged, Attempt attempt, String reason, Boolean poured) {
+        List<Object> written = new ArrayList<>(stop(logged, attempt));
+        attempt.withdrawnReason = reason;
+        // The move that this entry implied was no more real than the entry.
+        headEntries.findById(attempt.id).filter(row -> !row.withdrawn).ifPresent(row -> {
+            row.withdrawn = true;
+            written.add(headEntries.saveAndFlush(row));
+        });
+        if (attempt.lotId != null) {
+            attempt.withdrawnPoured = poured;
+            if (!poured) {
+                shelf.putBack(attempt.lotId, attempt.id);
+                written.add(shelf.get(attempt.lotId));
+            }
+        }
+        written.add(attempts.saveAndFlush(attempt));
+        return written;
     }
 
     /** Stops the clocks of an attempt that still run, and ends it. */

@@ -159,7 +159,7 @@ public class SittingLog {
         return writes.on(
                 visitId,
                 () -> {
-                    UUID lotId = own(visitId, attemptId).lotId;
+                    UUID lotId = attempts.lock(attemptId).map(a -> a.lotId).orElse(null);
                     if (lotId != null) {
                         shelf.lock(lotId);
                     }

@@ -2,20 +2,27 @@ package undoknot.server.view;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.lang.Nullable;
+import undoknot.advice.Harm;
 import undoknot.advice.NextStep;
 import undoknot.head.Channel;
 import undoknot.head.FoodStanding;
 import undoknot.outcome.Outcome;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.treatment.Method;
+import undoknot.visit.HeadNow;
 
 /**
  * A visit as one strip on the bench.
  *
  * @param reading the last nozzle map
+ * @param harm what waiting harms: the bench stands in its order, then in that of the promises
+ * @param last what was done last; absent while nothing was
  */
 public record Strip(
         UUID id,
@@ -31,8 +38,29 @@ public record Strip(
         @Nullable Instant closedAt,
         @Nullable Outcome outcome,
         FoodStanding food,
-        HeadView.Brief head) {
+        HeadView.Brief head,
+        Harm harm,
+        @Nullable Last last) {
+
+    /** What is due first stands first; of heads promised for one day those that want hands. */
+    public static final Comparator<Strip> ORDER = Comparator.comparing((Strip s) -> s.closedAt() != null)
+            .thenComparing(Strip::harm)
+            .thenComparing(Strip::promisedOn)
+            .thenComparing(s -> s.next().action());
+
+    /** @param method the work; absent for a check */
+    public record Last(@Nullable Method method, Instant at) {
+        static Last of(LoggedVisit c) {
+            return Stream.concat(
+                            c.checks().stream().map(k -> new Last(null, k.takenAt)),
+                            c.attemptsThatStand().stream().map(a -> new Last(Method.of(c.treatment(a)), a.startedAt)))
+                    .max(Comparator.comparing(Last::at))
+                    .orElse(null);
+        }
+    }
+
     public static Strip of(LoggedVisit c, NextStep next, Instant now) {
+        HeadNow head = c.headNow(now);
         return new Strip(
                 c.visit().id,
                 c.visit().tag,
@@ -47,6 +75,8 @@ public record Strip(
                 c.visit().closedAt,
                 c.visit().outcome,
                 c.food(),
-                HeadView.Brief.of(c.headNow(now)));
+                HeadView.Brief.of(head),
+                Harm.of(next.action(), head.driesAt() != null && !head.driesAt().isAfter(now)),
+                Last.of(c));
     }
 }

@@ -32,6 +32,7 @@ import undoknot.visit.HeadNow;
 import undoknot.visit.Step;
 import undoknot.visit.StepClock;
 import undoknot.visit.VisitLog;
+import undoknot.visit.Waiting;
 
 /**
  * A visit with everything logged on it, in the order of time, and what follows from that. Made by {@link VisitLoader}.
@@ -293,7 +294,8 @@ public record LoggedVisit(
         return NextStep.of(
                 visit.closedAt != null,
                 runningClocks().stream()
-                        .map(c -> new NextStep.Running(c.kind, c.dueAt(), c.attemptId != null))
+                        .map(c -> new NextStep.Running(
+                                c.kind, c.dueAt(), c.attemptId != null, c.waiting == Waiting.BETWEEN_STROKES))
                         .toList(),
                 Sittings.wantsHands(this).orElse(null),
                 headNow(now),

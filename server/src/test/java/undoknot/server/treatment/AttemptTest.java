@@ -120,43 +120,15 @@ class AttemptTest {
     }
 
     private String lotOf(double ml) {
-        return lotOf("AQUEOUS_CLEANER", ml);
+        return api.lotOf("AQUEOUS_CLEANER", ml);
     }
 
     private String lotOf(String kind, double ml) {
-        String id = UUID.randomUUID().toString();
-        api.as(Role.LEAD)
-                .put(
-                        "/api/lots/" + id,
-                        Map.of(
-                                "name",
-                                "Test cleaner",
-                                "kind",
-                                kind,
-                                "maker",
-                                "Nobody",
-                                "lotCode",
-                                "T-" + id.substring(0, 8),
-                                "foodSafe",
-                                false,
-                                "bottleMl",
-                                100,
-                                "remainingMl",
-                                ml,
-                                "price",
-                                1))
-                .is(200);
-        api.as(Role.TECHNICIAN);
-        return id;
+        return api.lotOf(kind, ml);
     }
 
     private double left(String lot) {
-        for (JsonNode row : api.get("/api/lots").body()) {
-            if (row.path("id").asText().equals(lot)) {
-                return row.path("remainingMl").asDouble();
-            }
-        }
-        throw new AssertionError("no lot " + lot);
+        return api.left(lot);
     }
 
     @Test
