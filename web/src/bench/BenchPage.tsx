@@ -36,7 +36,10 @@ export function BenchPage() {
   if (bench.isError && !bench.data) {
     return <Failed error={bench.error} again={() => void bench.refetch()} />;
   }
-  const clocks = bench.data.clocks;
+  // Cards and list agree: both stand in the order of the bench.
+  const order = new Map(strips.map((strip, i) => [strip.id, i]));
+  const place = (id: string) => order.get(id) ?? strips.length;
+  const clocks = [...bench.data.clocks].sort((a, b) => place(a.visitId) - place(b.visitId));
   return (
     <Page
       title={search ? `Found for “${search}”` : 'The bench'}

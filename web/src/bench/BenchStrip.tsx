@@ -7,8 +7,8 @@ import { adviceTitle } from '../diagnosis/judgement';
 import { Comb, combWords } from '../nozzle/Comb';
 import { Thread } from '../thread/Thread';
 import { keptFrom, powerWords } from '../visit/power';
-import { capital, word } from '../words/words';
-import { countdown, day } from './time';
+import { capital, count, word } from '../words/words';
+import { away, countdown, day, daysLate } from './time';
 
 const URGENT = ['LIFT_FROM_SOAK', 'END_BURST', 'TAKE_PAD_OUT'];
 
@@ -80,6 +80,9 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
       </Box>
       <Box sx={{ minWidth: 0, gridRow: { xs: 3, md: 'auto' }, gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <Thread beads={strip.thread} isClosed={strip.closedAt !== undefined} />
+        <Typography color="text.secondary" noWrap>
+          {lastWords(strip, now)}
+        </Typography>
       </Box>
       <Box sx={{ textAlign: { xs: 'right', md: 'left' } }}>
         <Typography sx={{ fontWeight: 700 }}>
@@ -93,11 +96,34 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
         </Typography>
         {isHeld && <Typography sx={{ fontWeight: 700 }}>{powerWords(kept)}</Typography>}
         {isDrying && <Typography sx={{ fontWeight: 700 }}>Uncapped: it dries.</Typography>}
-        <Typography color="text.secondary">
-          {strip.closedAt ? `returned ${day(strip.closedAt)}` : `promised ${day(strip.promisedOn)}`}
-        </Typography>
+        <Promise strip={strip} now={now} />
       </Box>
     </Box>
+  );
+}
+
+/** What was done last, so that a strip tells where it stands also where its middle is empty. */
+function lastWords({ last, closedAt }: Strip, now: number): string {
+  if (!last) {
+    return 'Nothing was done yet.';
+  }
+  const what = last.method ? word('method', last.method) : 'check';
+  return closedAt ? `Last: ${what}.` : `Last: ${what}, ${away(Date.parse(last.at) - now)} ago.`;
+}
+
+/** What is due today says so, and what is late how late. */
+function Promise({ strip, now }: { strip: Strip; now: number }) {
+  if (strip.closedAt) {
+    return <Typography color="text.secondary">returned {day(strip.closedAt)}</Typography>;
+  }
+  const late = daysLate(strip.promisedOn, now);
+  if (late < 0) {
+    return <Typography color="text.secondary">promised {day(strip.promisedOn)}</Typography>;
+  }
+  return (
+    <Typography sx={{ fontWeight: 700 }} color={late > 0 ? 'error' : undefined}>
+      {late === 0 ? 'due today' : `late by ${count('DAYS', late)}`}
+    </Typography>
   );
 }
 

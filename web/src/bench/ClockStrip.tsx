@@ -5,7 +5,7 @@ import { useSession } from '../account/session';
 import { useClocks } from '../api/queries';
 import { MONO } from '../app/theme';
 import { useAlarm } from './alarm';
-import { clockName } from './clockWords';
+import { clockName, isSiphoning, SIPHONS } from './clockWords';
 import { countdown } from './time';
 import { useNow } from './useNow';
 
@@ -22,9 +22,13 @@ export function ClockStrip() {
   const now = useNow(clocks.data?.serverTime);
   const running = clocks.data?.clocks ?? [];
   const due = running.filter((clock) => Date.parse(clock.dueAt) <= now);
+  const siphons = running.filter((clock) => isSiphoning(clock, now));
   const alarm = useAlarm(
     person.name,
-    clocks.data && due.map((clock) => ({ id: clock.id, says: `${clock.tag}: ${clockName(clock)} is over` })),
+    clocks.data && [
+      ...due.map((clock) => ({ id: clock.id, says: `${clock.tag}: ${clockName(clock)} is over` })),
+      ...siphons.map((clock) => ({ id: `${clock.id} levels`, says: `${clock.tag}: ${SIPHONS}` })),
+    ],
   );
   if (running.length === 0) {
     return null;
@@ -54,7 +58,7 @@ export function ClockStrip() {
         </Button>
       )}
       {running.slice(0, isBench ? 0 : SHOWN).map((clock) => {
-        const isDue = Date.parse(clock.dueAt) <= now;
+        const isDue = Date.parse(clock.dueAt) <= now || isSiphoning(clock, now);
         return (
           <Box
             key={clock.id}
@@ -74,7 +78,7 @@ export function ClockStrip() {
             })}
           >
             <Typography component="span" noWrap sx={{ maxWidth: 230 }}>
-              <b>{clock.tag}</b> {clockName(clock)}
+              <b>{clock.tag}</b> {isSiphoning(clock, now) ? SIPHONS : clockName(clock)}
             </Typography>
             <Typography component="span" sx={{ fontFamily: MONO, fontWeight: 600 }}>
               {countdown(Date.parse(clock.dueAt) - now)}

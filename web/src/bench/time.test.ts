@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { away, countdown, onRibbon } from './time';
+import { away, countdown, daysLate, onRibbon } from './time';
 
 const MINUTE = 60_000;
 
@@ -30,5 +30,13 @@ describe('time on the bench', () => {
     expect(onRibbon(25 * MINUTE, span, 0.2)).toBeCloseTo(0.6);
     expect(onRibbon(500 * MINUTE, span, 0.2)).toBe(1);
     expect(onRibbon(-500 * MINUTE, span, 0.2)).toBe(0);
+  });
+
+  it.each([
+    ['2026-03-03', -1],
+    ['2026-03-02', 0],
+    ['2026-02-27', 3],
+  ])('counts a promise for %s as %i days late', (promised, days) => {
+    expect(daysLate(promised, new Date(2026, 2, 2, 23, 30).getTime())).toBe(days);
   });
 });

@@ -47,6 +47,14 @@ export function hour(instant: string): string {
   return HOUR.format(new Date(instant));
 }
 
+/** Whole days by which a promised day has passed: 0 on the day itself, below 0 before it. */
+export function daysLate(promisedOn: string, now: number): number {
+  const today = new Date(now);
+  const promised = new Date(`${promisedOn}T00:00`);
+  const midnight = new Date(today.getFullYear(), today.getMonth(), today.getDate());
+  return Math.round((midnight.getTime() - promised.getTime()) / 86_400_000);
+}
+
 /** Today and later days as an input of type date wants them, in local time. */
 export function dateInDays(days: number): string {
   const date = new Date();

@@ -79,7 +79,7 @@ function CausesView({ visit, judgement }: { visit: Visit; judgement: Judgement }
         <Block title="Still unknown">
           <Typography>
             {notTaken.length === 0
-              ? 'Every look that fits this head was taken.'
+              ? 'Everything that can be looked at on this head was.'
               : `Not looked at, which is not the same as fine: ${notTaken.map((l) => word('look', l.look)).join(', ')}.`}
           </Typography>
         </Block>

@@ -131,7 +131,7 @@ describe('rule-outs', () => {
   it('puts the proposed look first and logs a finding by one tap', async () => {
     const sent = open('ruleouts');
     const [first] = await screen.findAllByRole('region');
-    expect(first).toHaveAccessibleName('Proposed look: Air');
+    expect(first).toHaveAccessibleName('Check this: Air');
     expect(first).toHaveTextContent('2 min of hands; lamp; hurts nothing');
     expect(first).toHaveTextContent('separates air in the channel from dried ink in the nozzles in C');
     fireEvent.click(screen.getByRole('button', { name: 'Little or no ink in damper or sub-tank' }));
@@ -198,7 +198,11 @@ describe('worth it', () => {
 
   it('shows the sum, the cases behind it and where to stop', async () => {
     open('worth', { money });
-    expect(await screen.findByText(/30 % × 200.00 − 3 % × 100.00 − 12.00 =/)).toHaveTextContent('45.00');
+    expect(
+      await screen.findByText(
+        /Chance 30 % × worth 200.00 − damage 3 % × its cost 100.00 − hands and fluids 12.00 =/,
+      ),
+    ).toHaveTextContent('45.00');
     expect(screen.getByText(/1 of 2 more in the family/)).toBeInTheDocument();
     expect(screen.getByRole('img', { name: /stopping advised below 8 %/ })).toBeInTheDocument();
   });
@@ -213,7 +217,7 @@ describe('worth it', () => {
         }),
       },
     );
-    const field = await screen.findByLabelText('Worth of a recovered head (V)');
+    const field = await screen.findByLabelText('Worth of a recovered head');
     fireEvent.change(field, { target: { value: 'much' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep these terms' }));
     expect(await screen.findByText(/Enter a number, such as 120/)).toBeInTheDocument();

@@ -48,7 +48,7 @@ export function adviceTitle(
     case 'CHECK':
       return word('action', advice.rule === 'FIRST_CHECK' ? 'FIRST_CHECK' : 'CHECK_AGAIN');
     case 'LOOK':
-      return `Look: ${word('look', advice.look ?? '')}${where}`;
+      return `Check this: ${word('look', advice.look ?? '')}${where}`;
     case 'WORK':
       return `${capital(advice.style?.act === 'REPLACED' ? `a new ${word('part', advice.method ?? '')}` : word('method', advice.method ?? ''))}${where}`;
     default:

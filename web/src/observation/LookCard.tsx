@@ -52,7 +52,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   return (
     <Stack
       component="section"
-      aria-label={isFirst ? `Proposed look: ${name}` : name}
+      aria-label={isFirst ? `Check this: ${name}` : name}
       spacing={isFirst ? 1.5 : 1}
       sx={{
         bgcolor: 'background.paper',
@@ -74,7 +74,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
         {isFirst && look.separates && look.from && (
           <>
             ; separates {word('cause', look.separates)} from {word('cause', look.from)}
-            {channel && ` in ${channel}`} ({look.bits.toFixed(2)} bits expected)
+            {channel && ` in ${channel}`}
           </>
         )}
         {look.needless && '; not needed or not possible now'}
@@ -85,7 +85,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
           {look.scope === 'CHANNEL' && (
             <ToggleButtonGroup
               exclusive
-              aria-label={`Channel of the look at ${word('look', look.look)}`}
+              aria-label={`Channel for ${word('look', look.look)}`}
               value={channel}
               onChange={(_, code: string | null) => code && setChosen(code)}
               sx={{ flexWrap: 'wrap' }}

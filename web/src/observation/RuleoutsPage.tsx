@@ -70,8 +70,8 @@ function RuleoutsView({ visit, judgement }: { visit: Visit; judgement: Judgement
               </Button>
             }
           >
-            Nothing is worth looking at any more: no look is expected to change what is thought to be wrong.
-            The others can still be taken.
+            Nothing is worth looking at any more: nothing more to check is expected to change what is thought
+            to be wrong. The others can still be taken.
           </Alert>
         )}
         <Box

@@ -90,9 +90,10 @@ function Verdict({ money }: { money: Money }) {
         {capital(word('worthVerdict', worth.verdict))}
       </Typography>
       <Typography>
-        {percent(money.mean)} × {worth.value.toFixed(2)} − {percent(worth.harmChance)} ×{' '}
-        {worth.harmCost.toFixed(2)} − {worth.cost.toFixed(2)} = <b>{amount(worth.gain)}</b> on average.
-        Stopping is advised below a chance of {percent(worth.breakEven)}.
+        Chance {percent(money.mean)} × worth {worth.value.toFixed(2)} − damage {percent(worth.harmChance)} ×
+        its cost {worth.harmCost.toFixed(2)} − hands and fluids {worth.cost.toFixed(2)} ={' '}
+        <b>{amount(worth.gain)}</b> on average. Stopping is advised below a chance of{' '}
+        {percent(worth.breakEven)}.
       </Typography>
     </>
   );
@@ -118,10 +119,10 @@ type Typed = Record<Field, string>;
 
 const FIELDS: { field: Field; label: string; unit: string; isShare?: boolean }[] = [
   { field: 'headPrice', label: 'Price of a replacement head', unit: 'money' },
-  { field: 'value', label: 'Worth of a recovered head (V)', unit: 'money' },
-  { field: 'chance', label: 'Chance of acceptance (p)', unit: '%', isShare: true },
-  { field: 'harmChance', label: 'Chance of damage (d)', unit: '%', isShare: true },
-  { field: 'harmCost', label: 'Cost of damage (D)', unit: 'money' },
+  { field: 'value', label: 'Worth of a recovered head', unit: 'money' },
+  { field: 'chance', label: 'Chance of acceptance', unit: '%', isShare: true },
+  { field: 'harmChance', label: 'Chance of damage', unit: '%', isShare: true },
+  { field: 'harmCost', label: 'Cost of damage', unit: 'money' },
   { field: 'minutes', label: 'Hands on it', unit: 'min' },
   { field: 'fluids', label: 'Fluids', unit: 'money' },
 ];

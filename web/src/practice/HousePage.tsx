@@ -17,6 +17,7 @@ import { capital, word } from '../words/words';
 import { changes } from './changes';
 import { FamilyRules } from './FamilyRules';
 import { bookOf, houseForm, houseSchema, type HouseForm } from './houseForm';
+import { PartsAndInk } from './PartsAndInk';
 
 export default function HousePage() {
   const house = useHouse();
@@ -87,6 +88,7 @@ function HouseView({ house }: { house: House }) {
         </Block>
         <FormProvider {...form}>
           <FamilyRules house={house} isLead={isLead} />
+          <PartsAndInk house={house} isLead={isLead} />
         </FormProvider>
         {isLead && (
           <Block title="Change the rules">

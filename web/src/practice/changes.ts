@@ -1,6 +1,7 @@
 import type { HouseBook } from '../api/types';
 import { capital, word } from '../words/words';
 
+type Numbers = Record<string, number> | undefined;
 type Limits = HouseBook['limits'][string];
 
 /** What differs between two books, a line each. Without an earlier book everything that was set is new. */
@@ -21,6 +22,19 @@ export function changes(before: HouseBook | undefined, now: HouseBook): string[]
   }
   say('Rate an hour', before?.ratePerHour, now.ratePerHour);
   say('Printer at risk, share', before?.riskShare, now.riskShare);
+  for (const part of keys(before?.partPrices, now.partPrices)) {
+    say(
+      `Price of a new ${word('part', part)}`,
+      (before?.partPrices as Numbers)?.[part],
+      (now.partPrices as Numbers)?.[part],
+    );
+  }
+  for (const family of keys(before?.cycleInkMl, now.cycleInkMl)) {
+    const [was, is] = [before?.cycleInkMl?.[family] as Numbers, now.cycleInkMl?.[family] as Numbers];
+    for (const strength of keys(was, is)) {
+      say(`${family}, ink of a ${word('strength', strength)} cycle, mL`, was?.[strength], is?.[strength]);
+    }
+  }
   for (const family of keys(before?.priors, now.priors)) {
     for (const cause of keys(before?.priors[family], now.priors[family])) {
       say(
@@ -73,6 +87,6 @@ function share(value: number | undefined): string | undefined {
   return value === undefined ? undefined : `${Number((100 * value).toFixed(1))} %`;
 }
 
-function keys(a: object | undefined, b: object | undefined): string[] {
+function keys(a: object | null | undefined, b: object | null | undefined): string[] {
   return [...new Set([...Object.keys(a ?? {}), ...Object.keys(b ?? {})])];
 }

@@ -15,7 +15,16 @@ const limits = {
 function house(book: object = {}): House {
   return {
     number: 0,
-    book: { answers: {}, priors: {}, limits: {}, ratePerHour: 36, riskShare: 0.2, ...book },
+    book: {
+      answers: {},
+      priors: {},
+      limits: {},
+      ratePerHour: 36,
+      riskShare: 0.2,
+      partPrices: {},
+      cycleInkMl: {},
+      ...book,
+    },
     questions: [{ question: 'DOSE', schools: ['SMALL_WITH_SOAK', 'LONG_PULSING'] }],
     startingPriors: { DRIED_INK: 0.35, AIR: 0.12 },
     families: [{ code: 'W8', name: 'Hulver W8', usualLimits: limits }],
@@ -50,6 +59,21 @@ describe('the book that the entries make', () => {
     const book = bookOf(form, house());
     expect(book.limits.W8).toMatchObject({ pushKpa: null, heatC: 50 });
     expect(book.ratePerHour).toBe(36);
+  });
+
+  it('keeps what parts cost and what a cycle burns, and forgets what is emptied', () => {
+    const own = house({ partPrices: { DAMPER: 14, WIPER: 3 }, cycleInkMl: { W8: { STRONG: 20 } } });
+    expect(bookOf(houseForm(own), own)).toEqual(own.book);
+    const form = houseForm(own);
+    form.partPrices.WIPER = '';
+    form.partPrices.SEAL = '0,5';
+    form.partPrices.DAMPER = 'dear';
+    form.cycleInkMl.W8.LIGHT = '4';
+    expect(bookOf(form, own)).toMatchObject({
+      partPrices: { DAMPER: 14, SEAL: 0.5 },
+      cycleInkMl: { W8: { LIGHT: 4, STRONG: 20 } },
+    });
+    expect(bookOf(form, own).partPrices).not.toHaveProperty('WIPER');
   });
 
   it('goes back to the limits of the construction', () => {

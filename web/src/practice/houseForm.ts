@@ -29,6 +29,10 @@ export interface HouseForm {
   /** Families that have limits of their own. */
   ownLimits: Record<string, boolean>;
   priors: Record<string, Record<string, string>>;
+  /** What a new part costs, by part; empty where the shop has not said. */
+  partPrices: Record<string, string>;
+  /** Ink that one cycle burns, mL, by family and strength. */
+  cycleInkMl: Record<string, Record<string, string>>;
   why: string;
 }
 
@@ -39,6 +43,8 @@ export const houseSchema = z.looseObject({
   riskShare: number,
   limits: z.record(z.string(), z.looseObject({ pushKpa: number, suctionKpa: number, heatC: number })),
   priors: z.record(z.string(), z.record(z.string(), number)),
+  partPrices: z.record(z.string(), number),
+  cycleInkMl: z.record(z.string(), z.record(z.string(), number)),
 });
 
 export function limitsForm(limits: Limits): LimitsForm {
@@ -79,6 +85,17 @@ export function houseForm(house: House): HouseForm {
             cause,
             percentOf(book.priors[code]?.[cause] ?? house.startingPriors[cause] ?? 0),
           ]),
+        ),
+      ]),
+    ),
+    partPrices: Object.fromEntries(
+      terms('part').map((part) => [part, String(book.partPrices?.[part] ?? '')]),
+    ),
+    cycleInkMl: Object.fromEntries(
+      house.families.map(({ code }) => [
+        code,
+        Object.fromEntries(
+          terms('strength').map((strength) => [strength, String(book.cycleInkMl?.[code]?.[strength] ?? '')]),
         ),
       ]),
     ),
@@ -142,7 +159,24 @@ export function bookOf(form: HouseForm, house: House): HouseBook {
     priors,
     ratePerHour: typed(form.ratePerHour, form.ratePerHour.trim() === '' ? 0 : book.ratePerHour),
     riskShare: typed(form.riskShare, form.riskShare.trim() === '' ? 0 : book.riskShare),
+    partPrices: said(form.partPrices, book.partPrices ?? {}),
+    cycleInkMl: Object.fromEntries(
+      Object.entries(form.cycleInkMl)
+        .map(([code, ink]) => [code, said(ink, book.cycleInkMl?.[code] ?? {})] as const)
+        .filter(([, ink]) => Object.keys(ink).length > 0),
+    ),
   };
+}
+
+/** The numbers that were typed, by name; what is empty was not said, what is none stays as it was. */
+function said(form: Record<string, string>, before: Record<string, number>): Record<string, number> {
+  return Object.fromEntries(
+    Object.entries(form).flatMap(([name, text]) => {
+      const value = readNumber(text);
+      const stands = Number.isNaN(value) ? before[name] : value;
+      return stands === undefined ? [] : [[name, stands] as const];
+    }),
+  );
 }
 
 function ownPriors(

@@ -3,14 +3,16 @@ import { Controller, useFormContext } from 'react-hook-form';
 import type { FormView, PartEntry, PartForm, Visit } from '../api/types';
 import { Choice, Entry } from '../app/fields';
 import { capital, word } from '../words/words';
+import { SteamContacts } from './SteamContacts';
 import { without, type AttemptForm } from './attemptForm';
 
 /** What the method is asked besides; what stays empty was not said. */
-export function AskedFields({ asks }: { asks: FormView }) {
+export function AskedFields({ asks, inkMl }: { asks: FormView; inkMl?: number }) {
   const { control } = useFormContext<AttemptForm>();
   const numbers = asks.asks.filter((ask) => !ask.yesNo);
   return (
     <>
+      {numbers.some(({ asked }) => asked === 'CONTACTS') && <SteamContacts />}
       {numbers.length > 0 && (
         <Box
           sx={{
@@ -27,6 +29,11 @@ export function AskedFields({ asks }: { asks: FormView }) {
               label={`${word('asked', asked)}, if noted`}
               unit={word('askedUnit', asked)}
               isNumber
+              hint={
+                asked === 'INK_ML' && inkMl
+                  ? `Usually ${inkMl} mL here; enter what it burned if it is known.`
+                  : undefined
+              }
             />
           ))}
         </Box>

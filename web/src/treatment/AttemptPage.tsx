@@ -28,6 +28,7 @@ import {
   startAttempt,
   toEntry,
   waitOf,
+  inkOf,
   usualMl,
   notedOf,
   type AttemptForm,
@@ -140,7 +141,10 @@ function AttemptView({
   };
   const typedAs = JSON.stringify({ entry, lotId, where });
   const [sentAs, setSentAs] = useState('');
-  const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, where);
+  const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, {
+    ...where,
+    cartridgesOff: value.answers.CARTRIDGES_OFF === '1' || undefined,
+  });
   const write = useWrite(
     () =>
       answer(
@@ -252,7 +256,7 @@ function AttemptView({
             <Fields visit={visit} choose={choose} />
             {advice && !isAdvised && <Instead advice={advice} />}
             <Entry control={form.control} name="note" label="Note" />
-            <AskedFields asks={asks} />
+            <AskedFields asks={asks} inkMl={inkOf(visit, kind, value)} />
             <PartFields visit={visit} asks={asks} channels={value.channels} />
             <BegunAt
               begunAt={value.begunAt}

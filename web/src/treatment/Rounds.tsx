@@ -11,6 +11,7 @@ import { KeyHint } from '../app/KeyHint';
 import { Page } from '../app/Page';
 import { WriteProblem } from '../app/states';
 import { useKeys } from '../app/useKeys';
+import { useProblemAt } from '../app/useProblemAt';
 import { dateInDays } from '../bench/time';
 import { useNow } from '../bench/useNow';
 import { advisedTerm } from '../diagnosis/judgement';
@@ -136,6 +137,17 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
         )
       : queue.put(stroke);
 
+  const [inHand, setInHand] = useState<string>();
+  const [asked, setAsked] = useState<{ channel: string; ml: number; usual: number; act: () => void }>();
+  const turn = channels.find((c) => c === inHand) ?? turnOf(channels, strokes, rowOf);
+
+  // What is wrong with what holds for all rounds stands at its entry, as for any form.
+  const refusal = Object.values(queue.refused)[0] ?? null;
+  useProblemAt(form, refusal, (field) =>
+    /volumeMl$/.test(field) ? `doses.${turn}` : field.split('.').at(-1)!,
+  );
+  const wrong = (refusal?.errors ?? []).map((error) => error.field.split('.').at(-1)!);
+
   const gates = preview?.gates ?? [];
   const isShort = preview?.shortByMl;
   const needsReason = !isBegun && gates.length > 0 && value.departureReason.trim() === '';
@@ -146,26 +158,29 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
       (gates.length > 0 && !mayDepart(gates, isLead)));
   const lacksBottle = isFlush(method) && !lotId;
   const lacksWhy = !isAdvised && value.instead.trim() === '';
+  const isNoHeat = Number.isNaN(readNumber(value.temperatureC));
   const hindrance = lacksBottle
     ? 'Choose the bottle first.'
-    : lacksWhy
-      ? 'Say first why something else than advised.'
-      : isShut
-        ? 'Something stands in the way; see beside.'
-        : undefined;
+    : isNoHeat
+      ? 'Enter the temperature as a number first.'
+      : lacksWhy
+        ? 'Say first why something else than advised.'
+        : isShut
+          ? 'Something stands in the way; see beside.'
+          : undefined;
 
-  const [inHand, setInHand] = useState<string>();
-  const [asked, setAsked] = useState<{ channel: string; ml: number; usual: number; act: () => void }>();
-  const turn = channels.find((c) => c === inHand) ?? turnOf(channels, strokes, rowOf);
   const watch = useStrokeWatch((seconds) => turn && give(turn, seconds));
 
   function give(channel: string, seconds?: number) {
     const typed = form.getValues(`doses.${channel}`) ?? doseOf(channel);
     const ml = Number(String(typed).replace(',', '.'));
-    if (!Number.isFinite(ml) || (isFlush(method) && ml <= 0)) {
-      form.setError(`doses.${channel}`, { message: 'Enter how many mL.' });
+    if (!Number.isFinite(ml) || ml < 0 || (isFlush(method) && ml === 0)) {
+      form.setError(`doses.${channel}`, {
+        message: Number.isFinite(ml) ? 'Enter more than 0 mL.' : 'Enter a number, such as 3 or 2.5.',
+      });
       return;
     }
+    form.clearErrors(`doses.${channel}`);
     setInHand(channel);
     put(newStroke(form.getValues(), channel, ml, seconds));
     // The next dose follows from what comes next, not from what was typed for this one.
@@ -265,6 +280,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
               attempt={attempt}
               advice={isAdvised ? undefined : advice}
               short={isShort}
+              isWrong={wrong.some((field) => field !== 'volumeMl')}
               now={now}
             />
             {queue.isBehind && (

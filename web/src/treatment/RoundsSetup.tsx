@@ -20,11 +20,13 @@ interface Props {
   /** What was advised, when something else is done; undefined when it is followed. */
   advice: Advice | undefined;
   short: number | null | undefined;
+  /** Whether the server found an entry wrong that stands in here. */
+  isWrong: boolean;
   now: number;
 }
 
 /** What holds for all rounds. Once they are begun it stands in a line, and only pad and syringe still change. */
-export function RoundsSetup({ visit, lots, attempt, advice, short, now }: Props) {
+export function RoundsSetup({ visit, lots, attempt, advice, short, isWrong, now }: Props) {
   const { control, setValue, formState } = useFormContext<RoundsForm>();
   const form = useWatch({ control }) as RoundsForm;
   const [isOpen, setOpen] = useState(false);
@@ -77,7 +79,7 @@ export function RoundsSetup({ visit, lots, attempt, advice, short, now }: Props)
         )}
       </Stack>
       {!attempt && (
-        <Collapse in={isChanged} unmountOnExit>
+        <Collapse in={isChanged || isWrong} unmountOnExit>
           <Stack spacing={1.5}>
             <Box
               sx={{

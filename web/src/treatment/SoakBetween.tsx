@@ -62,10 +62,12 @@ export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: At
   if (soaks.length === 0) {
     return null;
   }
+  // While other ports still wait for their first stroke, that comes first.
+  const isNext = attempt.rounds?.rows.every((row) => row.next !== 'STROKE');
   return (
     <Stack spacing={1}>
       <Button
-        variant="contained"
+        variant={isNext ? 'contained' : 'outlined'}
         size="large"
         loading={start.isBusy}
         onClick={() => start.send(undefined)}

@@ -381,7 +381,7 @@ export function attemptSchema(kind: WholeKind) {
   return z.looseObject({
     ...Object.fromEntries(NUMBERS[kind].map((name) => [name, typedNumber()])),
     ...Object.fromEntries(WHOLE[kind].map((name) => [name, typedWhole()])),
-    answers: z.record(z.string(), typedNumber()),
+    answers: z.record(z.string(), typedNumber().optional()),
   });
 }
 
@@ -397,6 +397,12 @@ export function notedOf(form: AttemptForm, asks: FormView): NotedEntry | undefin
     return { part, channel, act } as PartEntry;
   });
   return Object.keys(answers).length > 0 || parts.length > 0 ? { answers, parts } : undefined;
+}
+
+/** Ink that these cycles usually burn in this family, mL; undefined where the shop has not said. */
+export function inkOf(visit: Visit, kind: WholeKind, form: AttemptForm): number | undefined {
+  const one = kind === 'CYCLE' ? visit.usual.cycleInkMl[form.strength] : undefined;
+  return one === undefined ? undefined : one * (readNumber(form.count) || 1);
 }
 
 /** The usual amount of fluid of this work, mL; 0 where nothing says so. */

@@ -213,7 +213,7 @@ export function flushOf(form: RoundsForm, strokes: Stroke[]): TreatmentEntry {
 export const roundsSchema = z.looseObject({
   temperatureC: typedNumber(),
   suctionKpa: typedNumber(),
-  doses: z.record(z.string(), typedNumber()),
+  doses: z.record(z.string(), typedNumber().optional()),
 });
 
 /** A dose ten times the usual is asked about before it counts. */

@@ -7,7 +7,7 @@ import { useWrite } from '../api/useWrite';
 import { KeyHint } from '../app/KeyHint';
 import { WriteProblem } from '../app/states';
 import { MONO } from '../app/theme';
-import { clockName } from '../bench/clockWords';
+import { clockName, isSiphoning, SIPHONS } from '../bench/clockWords';
 import { countdown, hour } from '../bench/time';
 import { capital, wordWith } from '../words/words';
 
@@ -206,6 +206,11 @@ function ClockCard({
         {isDue ? 'over since' : 'until'} {hour(clock.dueAt)}
         {bath && `, burst ${attempt.burstsDone + 1} of ${bath.bursts}`}
       </Typography>
+      {isSiphoning(clock, now) && (
+        <Typography role="alert" sx={{ fontWeight: 700 }}>
+          Nobody said that the cartridges are off: {SIPHONS}, or take it out.
+        </Typography>
+      )}
       {stop && (
         <Button
           variant={isDue ? 'contained' : 'outlined'}

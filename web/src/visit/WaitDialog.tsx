@@ -10,7 +10,7 @@ import { ChoiceEntry, Entry, readNumber } from '../app/fields';
 import { FormDialog } from '../app/FormDialog';
 import { typedWhole } from '../app/typed';
 import { useProblemAt } from '../app/useProblemAt';
-import { capital, terms, word } from '../words/words';
+import { capital, word } from '../words/words';
 
 interface WaitForm {
   waiting: Waiting | null;
@@ -56,7 +56,10 @@ export function WaitDialog({ visit, close }: { visit: Visit; close: () => void }
         control={form.control}
         name="waiting"
         label="What is waited for"
-        options={terms('waitFor').map((value) => ({ value, label: capital(word('waitFor', value)) }))}
+        options={visit.usual.waits.map(({ waiting }) => ({
+          value: waiting,
+          label: capital(word('waitFor', waiting)),
+        }))}
       />
       {usual?.perChannel && (
         <ChoiceEntry

@@ -106,7 +106,7 @@ describe('what now', () => {
 
   it.each([
     ['f', '/visits/visit-1/attempt/flush'],
-    ['K', '/visits/visit-1/check'],
+    ['H', '/visits/visit-1/check'],
     ['d', '/visits/visit-1/diagnosis'],
     ['r', '/visits/visit-1/return'],
     ['x', '/visits/visit-1/attempt/handwork'],

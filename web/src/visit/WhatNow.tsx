@@ -13,6 +13,7 @@ import { HeadPlace } from './HeadPlace';
 import { HeadStep, useHeadStep } from './HeadStep';
 import { keptFrom } from './power';
 import { RunningSteps, useRunning } from './RunningSteps';
+import { UnaskedCycle } from './UnaskedCycle';
 import { WaitDialog } from './WaitDialog';
 import { againWay } from './ways';
 
@@ -24,7 +25,7 @@ const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] =
   { key: 'x', to: 'attempt/handwork', label: 'Other work' },
   { key: 'o', to: 'ruleouts', label: 'Rule-outs' },
   { key: 'p', to: 'read', label: 'Read a scan', needsPower: true },
-  { key: 'k', to: 'check', label: 'By hand' },
+  { key: 'h', to: 'check', label: 'By hand' },
   { key: 'w', to: 'causes', label: 'What is wrong' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
@@ -54,6 +55,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   const ways = WAYS.filter((other) => !(noPower && other.needsPower));
   // A printer cycle once more only where it may have power.
   const again = visit.attempts.filter((a) => !a.withdrawnReason && !(noPower && a.treatment.cycle)).at(-1);
+  const wantsPower = advice?.act === 'CHECK' || (advice?.method && visit.usual.forms[advice.method].power);
   const headStep = useHeadStep(visit, mayWrite);
   // On a phone the large button stands on the first screen, and what can be read at leisure below it.
   const isSmall = useMediaQuery('(max-width: 599px)');
@@ -126,6 +128,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
           doIt={isSmall ? null : doIt}
         />
       )}
+      {mayWrite && !noPower && wantsPower && <UnaskedCycle visit={visit} />}
       {!steps.isEmpty && <RunningSteps visit={visit} steps={steps} now={now} mayWrite={mayWrite} />}
       {mayWrite && (
         <>

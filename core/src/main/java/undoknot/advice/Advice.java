@@ -66,19 +66,13 @@ public record Advice(
 
     /** A look first. */
     static Advice toLook(Look look, List<String> channels, Map<Fact, Integer> facts, Cause separates, Cause from) {
+        return toLook(Rule.LOOK_FIRST, look, channels, facts, separates, from);
+    }
+
+    static Advice toLook(
+            Rule rule, Look look, List<String> channels, Map<Fact, Integer> facts, Cause separates, Cause from) {
         return new Advice(
-                Rule.LOOK_FIRST,
-                Act.LOOK,
-                null,
-                look,
-                channels,
-                facts,
-                separates,
-                from,
-                null,
-                List.of(),
-                List.of(),
-                null);
+                rule, Act.LOOK, null, look, channels, facts, separates, from, null, List.of(), List.of(), null);
     }
 
     /** Whether the mains must be on for it: a printed check, a look with power, work that the machine does. */
@@ -120,6 +114,8 @@ public record Advice(
         CHECK_AFTER_REFIT(0),
         ACCEPTED(1),
         NEW_PARTS(1),
+        /** A pad lay under connected cartridges. */
+        LEVELS_AFTER_PAD(0),
         SETTLE_FIRST(3),
         NEWLY_OUT(2),
         OUT_AFTER_FLUSH(4),

@@ -25,6 +25,7 @@ import undoknot.outcome.Worth;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
 import undoknot.treatment.WorkBetweenChecks;
 import undoknot.visit.Round;
 import undoknot.visit.Step.Worked;
@@ -103,7 +104,8 @@ public final class AdviceRules {
             // What was found and hands can mend is mended first, all of it, before the next check.
             return RepairOfFinding.of(context)
                     .filter(a -> a.act() == Act.WORK && !a.needsPower())
-                    .map(mend -> List.of(mend, check))
+                    .or(this::levelsAfterPad)
+                    .map(first -> List.of(first, check))
                     .orElse(List.of(check));
         }
         if (context.visit.isRefittedUnread() || context.visit.isReadyToRefit()) {
@@ -128,6 +130,14 @@ public final class AdviceRules {
         }
         // Once a head is accepted, what is left to be seen about it is no advice.
         return verdictIsIn(fit.get(0)) ? fit.subList(0, 1) : fit;
+    }
+
+    /** A pad siphons ink out of cartridges that stayed connected: once it is out, somebody looks how much they hold. */
+    private Optional<Advice> levelsAfterPad() {
+        return context.visit.siphonedUnseen()
+                        && context.visit.head().kept(NoPower.PAD_UNDER_HEAD).isEmpty()
+                ? Optional.of(Advice.toLook(LEVELS_AFTER_PAD, Look.INK_LEVEL, List.of(), Map.of(), null, null))
+                : Optional.empty();
     }
 
     private static boolean verdictIsIn(Advice first) {

@@ -22,6 +22,8 @@ public enum Asked {
     CONTACT_SECONDS(30, Method.STEAM),
     /** Pause between contacts, s. */
     PAUSE_SECONDS(600, Method.STEAM),
+    /** Cartridges taken off while a pad lies under the head: it siphons ink out of connected ones. */
+    CARTRIDGES_OFF(Method.PAD, Method.VAPOUR),
     /** Strokes of a pad or a swab. */
     STROKES(100, Method.WIPE, Method.UNDERSIDE, Method.VAPOUR, Method.STRIP),
     /** A dry lint-free pass at the end. */

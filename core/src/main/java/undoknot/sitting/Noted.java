@@ -30,6 +30,11 @@ public record Noted(Map<Asked, BigDecimal> answers, List<PartWork> parts, List<T
         return answers.getOrDefault(asked, BigDecimal.ZERO).signum() > 0;
     }
 
+    /** Whether it was answered with no; what nobody said is not no. */
+    public boolean denies(Asked asked) {
+        return answers.containsKey(asked) && !says(asked);
+    }
+
     /** The same with one turn more, or with the turn of that key as it is known now. */
     public Noted with(Turn turn) {
         List<Turn> next = new ArrayList<>(turns);

@@ -56,6 +56,7 @@ public record Gate(
         SUCTION_TOO_HARD(Weight.REFUSED),
         TOO_HOT(Weight.REFUSED),
         BATH_TOO_HOT(Weight.REFUSED),
+        PAD_SIPHONS(Weight.NEEDS_REASON),
         TOO_MANY_BURSTS(Weight.NEEDS_REASON),
         BURST_TOO_LONG(Weight.NEEDS_REASON),
         TOO_MANY_CYCLES(Weight.NEEDS_REASON),

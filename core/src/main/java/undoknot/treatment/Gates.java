@@ -22,6 +22,9 @@ public final class Gates {
     /** A fluid above this is warmed, °C. */
     public static final double ROOM_C = 30;
 
+    /** A pad over which cartridges stay connected lies so long at most, minutes. */
+    public static final int PAD_MINUTES = 120;
+
     /** Limit for warmed fluids of any family, °C (handbook 8, warm). */
     static final double WARM_LIMIT_C = 60;
 
@@ -97,8 +100,18 @@ public final class Gates {
      * @param wet how deep the head went into fluid, null where it is not asked
      * @param fluid bottle that was named, null for none
      * @param today the shop's date
+     * @param cartridgesOff whether cartridges were taken off for a pad; null while nobody said
      */
-    public record Situation(Family family, HeadState now, Site at, Wet wet, Bottle fluid, LocalDate today) {
+    public record Situation(
+            Family family, HeadState now, Site at, Wet wet, Bottle fluid, LocalDate today, Boolean cartridgesOff) {
+
+        public Situation(Family family, HeadState now, Site at, Wet wet, Bottle fluid, LocalDate today) {
+            this(family, now, at, wet, fluid, today, null);
+        }
+
+        public Situation with(Boolean taken) {
+            return new Situation(family, now, at, wet, fluid, today, taken);
+        }
 
         public Situation {
             Objects.requireNonNull(family, "family");
@@ -141,6 +154,7 @@ public final class Gates {
             cycles(cycle, s, gates);
         } else if (treatment instanceof Treatment.Handwork work) {
             suction(method, work.suctionKpa(), s, gates);
+            pad(method, work.plannedMinutes(), s, gates);
         }
         fluid(MethodOnHead.of(method).use(), s, gates);
         warmed(method, treatment, s, gates);
@@ -296,6 +310,14 @@ public final class Gates {
         Double limit = s.limits().suctionKpa();
         if (method == Method.DRAW_BACK && kpa != null && limit != null && kpa > limit) {
             gates.add(Code.SUCTION_TOO_HARD.at("suctionKpa", limit, kpa));
+        }
+    }
+
+    /** A pad siphons ink out of connected cartridges: they come off, or it stays two hours at most (handbook 8). */
+    private static void pad(Method method, Integer minutes, Situation s, List<Gate> gates) {
+        boolean siphons = method.wetsFace() && method.leavesPad(s.siteFor(method)) && method != Method.WIPE;
+        if (siphons && minutes != null && minutes > PAD_MINUTES && !Boolean.TRUE.equals(s.cartridgesOff())) {
+            gates.add(Code.PAD_SIPHONS.at("plannedMinutes", PAD_MINUTES, minutes));
         }
     }
 

@@ -14,7 +14,9 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
+import undoknot.observation.Look;
 import undoknot.observation.Observation;
+import undoknot.sitting.Asked;
 import undoknot.sitting.Part;
 import undoknot.sitting.PartCount;
 import undoknot.sitting.PartWork;
@@ -97,6 +99,22 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
             }
         }
         return since;
+    }
+
+    /** Whether a pad lay under connected cartridges, and nobody has looked how much they hold since. */
+    public boolean siphonedUnseen() {
+        boolean siphoned = false;
+        for (Step step : steps) {
+            if (step instanceof Worked worked) {
+                siphoned |= worked.noted().denies(Asked.CARTRIDGES_OFF);
+            } else if (step instanceof Step.Found found
+                    && Look.making(found.observation().sign())
+                            .filter(look -> look == Look.INK_LEVEL)
+                            .isPresent()) {
+                siphoned = false;
+            }
+        }
+        return siphoned;
     }
 
     /** Whether the head was worked on and refitted since it last printed; what was read on the bench is not the check after that. */

@@ -2,6 +2,7 @@ package undoknot.advice;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +15,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.advice.NextStep.Action;
 import undoknot.advice.NextStep.Running;
 import undoknot.nozzle.CoarseReading;
+import undoknot.observation.Look;
 import undoknot.observation.Sign;
+import undoknot.sitting.Asked;
+import undoknot.sitting.Noted;
 import undoknot.sitting.Sitting;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
@@ -115,6 +119,20 @@ class NextStepTest {
         assertThat(next(two).advice().method()).isEqualTo(Method.UNDERSIDE);
         two.hands(Method.UNDERSIDE, "K", "C", "M", "Y");
         assertThat(next(two).action()).isEqualTo(Action.CHECK_AGAIN);
+    }
+
+    /** A pad that lay under connected cartridges: once it is out, the levels are looked at before the check. */
+    @Test
+    void levels_are_looked_at_after_a_pad_under_connected_cartridges() {
+        Noted connected = new Noted(Map.of(Asked.CARTRIDGES_OFF, BigDecimal.ZERO), List.of(), List.of());
+        Noted off = new Noted(Map.of(Asked.CARTRIDGES_OFF, BigDecimal.ONE), List.of(), List.of());
+        WrittenVisit padded = dried().check().hands(Method.PAD, connected, "C");
+        assertThat(next(padded).advice().look()).isEqualTo(Look.INK_LEVEL);
+        assertThat(next(padded.found(Sign.INK_THERE, "C")).action()).isEqualTo(Action.CHECK_AGAIN);
+        assertThat(next(dried().check().hands(Method.PAD, off, "C")).action()).isEqualTo(Action.CHECK_AGAIN);
+        assertThat(next(dried().check().hands(Method.PAD, "C")).action())
+                .as("nobody said")
+                .isEqualTo(Action.CHECK_AGAIN);
     }
 
     /** Rounds that were begun go on before anything else is advised; only a clock that calls comes first. */

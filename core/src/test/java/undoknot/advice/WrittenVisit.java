@@ -26,6 +26,7 @@ import undoknot.observation.ToldFacts;
 import undoknot.outcome.Worth;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
+import undoknot.sitting.Noted;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
@@ -178,6 +179,12 @@ final class WrittenVisit {
 
     WrittenVisit hands(Method method, String... channels) {
         return work(new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO));
+    }
+
+    WrittenVisit hands(Method method, Noted noted, String... channels) {
+        steps.add(new Step.Worked(
+                "work-" + steps.size(), new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO), noted));
+        return this;
     }
 
     WrittenVisit flush(Treatment.Resistance felt, String... channels) {

@@ -200,4 +200,22 @@ class GatesTest {
         assertThat(flush.volumeMl()).isEqualByComparingTo("3.75");
         assertThat(flush.channels()).containsExactlyInAnyOrder("C", "K");
     }
+
+    /** A pad siphons ink out of connected cartridges: off, or two hours at most (handbook 8). */
+    @ParameterizedTest(name = "{0} {1}, {2} min, cartridges off {3}: {4}")
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "PAD,    IN_CARRIAGE, 120, -,     false", "PAD,    IN_CARRIAGE, 121, -,     true",
+                "PAD,    IN_CARRIAGE, 121, false, true", "PAD,    IN_CARRIAGE, 720, true,  false",
+                "VAPOUR, IN_CARRIAGE, 150, -,     true", "VAPOUR, ON_BENCH,    720, -,     false",
+                "WIPE,   IN_CARRIAGE, 200, -,     false", "REST,   IN_CARRIAGE, 720, -,     false"
+            })
+    void a_pad_under_connected_cartridges_lies_two_hours(
+            Method method, Site site, int minutes, Boolean off, boolean asked) {
+        Treatment pad = new Treatment.Handwork(method, Set.of("K"), BigDecimal.ZERO, null, null, minutes);
+        Gates.Situation ready = on(Construction.DESK_PIEZO, FluidKind.AQUEOUS_CLEANER);
+        Gates.Situation there = new Gates.Situation(ready.family(), ready.now(), site, null, ready.fluid(), TODAY, off);
+        assertThat(codes(pad, there).contains(Code.PAD_SIPHONS)).isEqualTo(asked);
+    }
 }

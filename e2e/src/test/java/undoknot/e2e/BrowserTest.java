@@ -145,7 +145,28 @@ abstract class BrowserTest {
                     hours,
                     visit);
         }
+        shop.jdbc.query(
+                "select id, record, noted from attempt where visit_id = ?",
+                rows -> {
+                    shop.jdbc.update(
+                            "update attempt set record = ?, noted = ? where id = ?",
+                            earlier(rows.getString("record"), hours),
+                            earlier(rows.getString("noted"), hours),
+                            rows.getString("id"));
+                },
+                visit);
         shop.jdbc.update("update visit set opened_at = opened_at - interval ? hour where id = ?", hours, visit);
+    }
+
+    /** The same record, its strokes and turns so much earlier. */
+    private static String earlier(String json, int hours) {
+        return json == null
+                ? null
+                : Pattern.compile("(?<=\"at\":\")[^\"]+")
+                        .matcher(json)
+                        .replaceAll(at -> java.time.Instant.parse(at.group())
+                                .minus(java.time.Duration.ofHours(hours))
+                                .toString());
     }
 
     /** After fluid in the carriage: the pad is taken out, contacts and board are looked at and dry. */

@@ -46,13 +46,13 @@ class JudgeTest extends BrowserTest {
 
     private void follow(String advice) {
         large().click();
-        if (advice.equals("Take the pad out") || advice.startsWith("Look: are contacts")) {
+        if (advice.equals("Take the pad out") || advice.startsWith("Check: are contacts")) {
             assertThat(region(page, "What now").getByText(advice)).hasCount(0);
         } else if (advice.startsWith("Read the first") || advice.startsWith("Read a check again")) {
             button(page, "Print a simulated check").click();
             button(page, "Accept as check " + ++checks).click();
             backOnTheVisit();
-        } else if (advice.startsWith("Look: ")) {
+        } else if (advice.startsWith("Check this: ")) {
             look();
         } else if (advice.startsWith("Light printer cycle")) {
             button(page, "Log these cycles").click();
@@ -66,7 +66,7 @@ class JudgeTest extends BrowserTest {
     /** Looks where the screen says, at what the stand-in shows, and taps that. */
     private void look() {
         Locator proposed = page.getByRole(AriaRole.REGION).first();
-        assertThat(proposed).hasAccessibleName(Pattern.compile("^Proposed look: "));
+        assertThat(proposed).hasAccessibleName(Pattern.compile("^Check this: "));
         proposed.getByText("Look at the simulated head").click();
         Locator shows = proposed.getByRole(AriaRole.STATUS);
         assertThat(shows).containsText("(simulated)");

@@ -48,10 +48,18 @@ class NoPowerTest extends BrowserTest {
                                 .setData(body));
     }
 
-    private static Map<String, Object> handwork(String method) {
+    private static Map<String, Object> work(String method) {
+        boolean byStrokes = undoknot.treatment.Method.valueOf(method).isByStrokes();
+        Object stroke = Map.of("channel", "C", "volumeMl", 0);
         return Map.of(
                 "treatment",
-                Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of("C"))));
+                byStrokes
+                        ? Map.of(
+                                "kind",
+                                "FLUSH",
+                                "flush",
+                                Map.of("method", method, "temperatureC", 20, "strokes", List.of(stroke)))
+                        : Map.of("kind", "HANDWORK", "handwork", Map.of("method", method, "channels", List.of("C"))));
     }
 
     /** Every act that needs the mains: not offered, said in its form, and refused by the server. */
@@ -78,7 +86,7 @@ class NoPowerTest extends BrowserTest {
         assertThat(inTheWay()).containsText(says);
 
         for (String method : List.of("PAGE", "CHARGE", "ALIGN", "SYSTEM")) {
-            Assertions.assertEquals(422, put("/attempts/", handwork(method)).status(), method);
+            Assertions.assertEquals(422, put("/attempts/", work(method)).status(), method);
         }
         for (String strength : List.of("LIGHT", "STRONG")) {
             Map<String, Object> cycle = Map.of(
@@ -98,13 +106,21 @@ class NoPowerTest extends BrowserTest {
         return page.getByRole(AriaRole.STATUS, new Page.GetByRoleOptions().setName("In the way"));
     }
 
+    /** Logs work the way its own page does it: by a stroke, by a turn, or whole. */
     private void log(String method) {
-        page.navigate(shop.address + "/visits/" + visit + "/attempt/handwork?method=" + method + "&channels=C");
-        assertThat(button(page, "Log this work")).isVisible();
+        String form = Map.of("DRAW_BACK", "attempt/flush?method=DRAW_BACK&channels=C", "RINSE", "rinse")
+                .getOrDefault(method, "attempt/handwork?method=" + method + "&channels=C");
+        page.navigate(shop.address + "/visits/" + visit + "/" + form);
+        String does = Map.of("DRAW_BACK", "Given, not timed", "RINSE", "Log this turn")
+                .getOrDefault(method, "Log this work");
+        assertThat(button(page, does)).isVisible();
         if (button(page, "The customer asked").count() > 0) {
             anyway(page);
         }
-        doubleTap(button(page, "Log this work"));
+        button(page, does).click();
+        if (!does.equals("Log this work")) {
+            button(page, "Stop here").click();
+        }
         page.waitForURL(shop.address + "/visits/" + visit);
     }
 

@@ -18,19 +18,18 @@ final class Shop {
 
     final String address;
     final Browser browser;
-    final JdbcTemplate jdbc;
+    JdbcTemplate jdbc;
+    private final String url;
+    private ServletWebServerApplicationContext server;
     private final Playwright playwright;
 
     private Shop() {
-        String url = System.getenv("UNDOKNOT_DB_URL");
+        url = System.getenv("UNDOKNOT_DB_URL");
         if (url == null) {
             throw new IllegalStateException("run the tests by ./test, which starts their database");
         }
-        SpringApplication application = new SpringApplication(UndoKnotServer.class);
-        ServletWebServerApplicationContext server = (ServletWebServerApplicationContext) application.run(
-                "--spring.datasource.url=" + url + "_browser", "--server.port=0", "--undoknot.demo=true");
+        start(0);
         address = "http://127.0.0.1:" + server.getWebServer().getPort();
-        jdbc = server.getBean(JdbcTemplate.class);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
@@ -46,6 +45,19 @@ final class Shop {
                                 "--no-first-run",
                                 "--disable-quic")));
         Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+    }
+
+    private void start(int port) {
+        server = (ServletWebServerApplicationContext) new SpringApplication(UndoKnotServer.class)
+                .run("--spring.datasource.url=" + url + "_browser", "--server.port=" + port, "--undoknot.demo=true");
+        jdbc = server.getBean(JdbcTemplate.class);
+    }
+
+    /** The server stops and starts again at the same address, as over a night. */
+    void restart() {
+        int port = server.getWebServer().getPort();
+        server.close();
+        start(port);
     }
 
     static Shop open() {

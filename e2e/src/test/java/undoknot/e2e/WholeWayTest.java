@@ -111,21 +111,25 @@ class WholeWayTest extends BrowserTest {
         assertThat(page.getByText("Goggles on.", new com.microsoft.playwright.Page.GetByTextOptions()))
                 .isVisible();
         page.getByLabel("Dose").fill("2,5");
-        choose(group(page, "How it went in"), "Went in stiffly");
-        choose(group(page, "What came out, beside a drop of the fresh fluid"), "Tinted");
-        choose(group(page, "How it left the face"), "Drips");
         anyway(page);
+        assertThat(button(page, "Given, not timed")).isEnabled();
         shop.endAllSessions();
         // Whatever the page asks for meanwhile may already say that the session ended, and would cover the button.
-        button(page, "Log this flush").dispatchEvent("click");
-        button(page, "Log this flush").dispatchEvent("click");
+        button(page, "Given, not timed").dispatchEvent("click");
         assertThat(page.getByText("Your session has ended")).isVisible();
         page.getByLabel("Password").fill(PASSWORD);
         button(page, "Sign in").click();
         assertThat(page.getByText("Your session has ended")).isHidden();
-        assertThat(page.getByLabel("Dose")).hasValue("2,5");
-        doubleTap(button(page, "Log this flush"));
+        // The stroke is kept as soon as there is somebody to keep it for.
+        assertThat(page.getByText("2.5 mL so far", new com.microsoft.playwright.Page.GetByTextOptions()))
+                .isVisible();
+        choose(group(page, "How it went"), "Went in stiffly");
+        choose(group(page, "What came out, beside a drop of the fresh fluid"), "Tinted");
+        choose(group(page, "How it left the face"), "Drips");
+        doubleTap(button(page, "Stop here"));
         backOnTheVisit();
+        assertThat(page.getByText("C: 2.5 mL not timed at 22 °C; went in stiffly, tinted, drips"))
+                .isVisible();
         assertThat(attempts()).hasCount(1);
         Assertions.assertEquals(before - 2.5, lotLeft(), 1e-9);
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("No power: pad under the head.");

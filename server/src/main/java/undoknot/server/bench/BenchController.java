@@ -13,7 +13,6 @@ import undoknot.server.advice.AdviceCache;
 import undoknot.server.view.ClockView;
 import undoknot.server.view.Strip;
 import undoknot.server.visit.LoggedVisit;
-import undoknot.server.visit.StepClocks;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.VisitSearch;
@@ -27,16 +26,13 @@ class BenchController {
     private final VisitSearch search;
     private final VisitLoader loader;
     private final AdviceCache advice;
-    private final StepClocks clocks;
     private final Clock clock;
 
-    BenchController(
-            Visits visits, VisitSearch search, VisitLoader loader, AdviceCache advice, StepClocks clocks, Clock clock) {
+    BenchController(Visits visits, VisitSearch search, VisitLoader loader, AdviceCache advice, Clock clock) {
         this.visits = visits;
         this.search = search;
         this.loader = loader;
         this.advice = advice;
-        this.clocks = clocks;
         this.clock = clock;
     }
 
@@ -70,24 +66,17 @@ class BenchController {
     @Transactional(readOnly = true)
     public Running clocks() {
         Instant now = clock.instant();
-        List<Visit> waiting =
-                visits
-                        .findAllById(clocks.findByStoppedAtIsNull().stream()
-                                .map(c -> c.visitId)
-                                .distinct()
-                                .toList())
-                        .stream()
-                        .filter(v -> v.closedAt == null)
-                        .toList();
         return new Running(
                 now,
-                loader.of(waiting).stream()
-                        .flatMap(logged -> logged.runningClocks().stream().map(c -> ClockView.of(c, logged)))
+                loader.of(visits.findByClosedAtIsNullOrderByOpenedAt()).stream()
+                        .flatMap(logged -> Stream.concat(
+                                logged.runningClocks().stream().map(c -> ClockView.of(c, logged)),
+                                ClockView.keptFromPower(logged, now)))
                         .sorted(Comparator.comparing(ClockView::dueAt))
                         .toList());
     }
 
-    /** @param clocks the first due first; dry holds are not among them, for they call no hand */
+    /** @param clocks the first due first, with what dries and evaporates */
     record Running(Instant serverTime, List<ClockView> clocks) {}
 
     private Strip strip(LoggedVisit logged, Instant now) {

@@ -88,7 +88,8 @@ class AttemptController {
             @Nullable UUID lotId,
             @Nullable Double temperatureC,
             @Nullable Site site,
-            @Nullable Wet wet) {
+            @Nullable Wet wet,
+            @Nullable Boolean cartridgesOff) {
 
         /** What is done, as far as it is known; null while no handwork is chosen. */
         @Nullable

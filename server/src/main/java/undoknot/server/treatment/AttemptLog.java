@@ -109,7 +109,8 @@ class AttemptLog {
                 lot == null ? null : lot.kind,
                 temperatureC,
                 logged.food().needsFoodCare()));
-        Gates.Situation situation = gates.situation(logged, lot, entry.site(), entry.wet());
+        Gates.Situation situation =
+                gates.situation(logged, lot, entry.site(), entry.wet()).with(entry.cartridgesOff());
         List<PushView> pushes = pushes(entry.method(), logged, situation, temperatureC);
         TreatmentEntry whole = entry.treatment();
         // Half typed, the method alone may be wrong for the head; the form itself says what is missing.
@@ -223,9 +224,10 @@ class AttemptLog {
         if (treatment instanceof Treatment.Flush flush) {
             treatment = SittingLog.timed(flush, begun);
         }
-        Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet(), begun);
+        Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet(), begun)
+                .with(noted.says(Asked.CARTRIDGES_OFF) ? Boolean.TRUE : null);
         GateKeeper.Departure why =
-                new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
+                new GateKeeper.Departure(reason(entry, noted), Boolean.TRUE.equals(entry.doneAnyway()));
         String against = gates.pass(Gates.of(treatment, situation), why);
 
         List<Object> written = new ArrayList<>();
@@ -442,6 +444,13 @@ class AttemptLog {
         return attempts.findById(id)
                 .filter(a -> a.visitId.equals(visitId))
                 .orElseThrow(() -> Refused.notFound("attempt"));
+    }
+
+    /** Nobody has a reason for what the machine did by itself, and it is logged all the same. */
+    private static String reason(AttemptEntry entry, Noted noted) {
+        boolean isSaid =
+                entry.departureReason() != null && !entry.departureReason().isBlank();
+        return !isSaid && noted.says(Asked.UNASKED) ? "The machine started it by itself." : entry.departureReason();
     }
 
     private static String text(String typed) {

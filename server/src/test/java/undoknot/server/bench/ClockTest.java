@@ -116,8 +116,16 @@ class ClockTest {
     @Test
     void a_pad_has_a_clock_and_its_real_time_stands_in_the_report() {
         api.check(visit, id(), 8).is(200);
-        JsonNode laid =
-                api.put(path("/attempts/" + id()), waiting("PAD", 720)).is(200).body();
+        Map<String, Object> pad = new HashMap<>(waiting("PAD", 720));
+        assertThat(api.put(path("/attempts/" + id()), pad)
+                        .is(422)
+                        .body()
+                        .at("/gates/0/code")
+                        .asText())
+                .isEqualTo("PAD_SIPHONS");
+        pad.put("noted", Map.of("answers", Map.of("CARTRIDGES_OFF", 1)));
+        JsonNode laid = api.put(path("/attempts/" + id()), pad).is(200).body();
+        assertThat(laid.at("/clocks/0/warnAt").isMissingNode()).isTrue();
         assertThat(laid.at("/next/action").asText()).isEqualTo("WAIT_WORK");
         clock.forward(Duration.ofMinutes(725));
         assertThat(now().at("/next/action").asText()).isEqualTo("TAKE_PAD_OUT");
@@ -128,6 +136,48 @@ class ClockTest {
         JsonNode report = api.get(path("/report")).body();
         assertThat(report.path("soakMinutes").asInt()).isEqualTo(725);
         assertThat(report.at("/attempts/0/lines/0").asText()).contains("planned 720 min, took 725 min");
+    }
+
+    /** A pad under connected cartridges warns at two hours, and asks how much they hold once it is out. */
+    @Test
+    void a_pad_under_connected_cartridges_warns_and_asks_for_the_levels() {
+        api.check(visit, id(), 8).is(200);
+        Map<String, Object> pad = new HashMap<>(waiting("PAD", 720));
+        pad.put("noted", Map.of("answers", Map.of("CARTRIDGES_OFF", 0)));
+        pad.put("departureReason", "the customer wants it over night");
+        JsonNode laid = api.put(path("/attempts/" + id()), pad).is(200).body();
+        assertThat(Duration.between(
+                        Instant.parse(laid.at("/clocks/0/startedAt").asText()),
+                        Instant.parse(laid.at("/clocks/0/warnAt").asText())))
+                .isEqualTo(Duration.ofHours(2));
+        JsonNode out = api.head(visit, "PAD_OUT").is(200).body();
+        assertThat(out.at("/next/action").asText()).isEqualTo("LOOK");
+        assertThat(out.at("/next/advised/look").asText()).isEqualTo("INK_LEVEL");
+        api.put(path("/findings/" + id()), Map.of("sign", "INK_THERE", "channel", "C"))
+                .is(200);
+        assertThat(now().at("/next/action").asText()).isEqualTo("CHECK_AGAIN");
+    }
+
+    /** What dries and what evaporates stands among the clocks of every page until it is over. */
+    @Test
+    void what_dries_and_evaporates_is_a_clock() {
+        api.put(path("/attempts/" + id()), Map.of("treatment", Api.work("STEAM", "C")))
+                .is(200);
+        api.put(path("/attempts/" + id()), Map.of("treatment", Api.work("RESEAT", "C")))
+                .is(200);
+        assertThat(kept()).containsExactlyInAnyOrder("HOLD", "EVAPORATING");
+        clock.forward(Duration.ofMinutes(16));
+        assertThat(kept()).containsExactly("HOLD");
+    }
+
+    private List<String> kept() {
+        List<String> kept = new java.util.ArrayList<>();
+        for (JsonNode one : api.get("/api/clocks").body().path("clocks")) {
+            if (one.path("visitId").asText().equals(visit)) {
+                kept.add(one.path("keptBy").asText());
+            }
+        }
+        return kept;
     }
 
     @Test

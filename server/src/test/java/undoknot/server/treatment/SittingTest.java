@@ -372,8 +372,11 @@ class SittingTest {
         api.put(anew, entry).is(200);
         api.put(anew, entry).is(200);
         assertThat(api.left(lot)).isEqualTo(47.0);
-        assertThat(now().at("/attempts/0/withdrawnReason").asText()).contains("entered anew");
-        assertThat(now().at("/attempts/1/withdrawnReason").isMissingNode()).isTrue();
+        assertThat(now().path("attempts").findValuesAsText("withdrawnReason"))
+                .containsExactly("Mistyped; entered anew.");
+        assertThat(now().path("attempts").findValuesAsText("startedAt").stream().distinct())
+                .as("it was done when the first entry said")
+                .hasSize(1);
         String rinse = id();
         api.put("/api/visits/" + visit + "/attempts/" + rinse, Map.of("treatment", Api.work("RINSE", "C")))
                 .is(200);
@@ -382,6 +385,17 @@ class SittingTest {
                         Map.of("treatment", Api.work("STATION", "C"), "replaces", rinse))
                 .is(403);
         assertThat(now().at("/head/heldUntil").isMissingNode()).isFalse();
+    }
+
+    /** The machine asks nobody: its own cycle is logged beyond the three without a reason, and counts. */
+    @Test
+    void a_cycle_that_the_machine_ran_by_itself_needs_no_reason() {
+        Map<String, Object> cycle =
+                Map.of("kind", "CYCLE", "cycle", Map.of("channels", List.of("C"), "strength", "NORMAL", "count", 4));
+        api.put(at(""), Map.of("treatment", cycle)).is(422);
+        answered(cycle, "UNASKED", 1).is(200);
+        assertThat(now().path("cyclesRun").asInt()).isEqualTo(4);
+        assertThat(now().at("/attempts/0/departureReason").asText()).contains("by itself");
     }
 
     /** Fluid that stood in the tank already is not drawn a second time. */
