@@ -6,7 +6,7 @@ import { answer, api, Problem, upload } from '../api/http';
 import type { FindingView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Empty, WriteProblem } from '../app/states';
-import { moment } from '../bench/time';
+import { away, moment } from '../bench/time';
 import { MarkedAgainst } from '../treatment/Against';
 import { capital, word } from '../words/words';
 
@@ -32,6 +32,19 @@ export function FindingList({
   );
 }
 
+/** An error that a restart cleared for a while and that stands again: how long it stayed away. */
+function cameBack(finding: FindingView, visit: Visit): string | undefined {
+  if (finding.sign !== 'ERROR_STANDS') {
+    return undefined;
+  }
+  const cleared = visit.judgement.findings
+    .filter((f) => f.sign === 'ERROR_EXPECTED_BACK' && !f.withdrawn && f.foundAt < finding.foundAt)
+    .map((f) => Date.parse(f.foundAt))
+    .sort((a, b) => a - b)
+    .at(-1);
+  return cleared === undefined ? undefined : `came back after ${away(Date.parse(finding.foundAt) - cleared)}`;
+}
+
 function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingView; mayWrite: boolean }) {
   const queries = useQueryClient();
   const photo = useRef<HTMLInputElement>(null);
@@ -45,6 +58,7 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
     ),
   );
   const name = `${finding.channel ? `${finding.channel}: ` : ''}${word('sign', finding.sign)}`;
+  const cameAgain = cameBack(finding, visit);
   const state = finding.withdrawn ? '; taken back' : finding.stands ? '' : '; no longer holds';
 
   async function send(file: File | undefined) {
@@ -89,6 +103,7 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
         <Box component="span" sx={{ color: 'text.secondary' }}>
           {' '}
           {finding.foundBy}, {moment(finding.foundAt)}
+          {cameAgain && `; ${cameAgain}`}
           {state}
         </Box>
       </Typography>

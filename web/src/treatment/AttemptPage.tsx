@@ -20,7 +20,6 @@ import {
   attemptSchema,
   entryOf,
   formOf,
-  fromEarlier,
   lotFor,
   methodOf,
   preset,
@@ -28,12 +27,10 @@ import {
   startAttempt,
   toEntry,
   waitOf,
-  inkOf,
-  usualMl,
-  notedOf,
   type AttemptForm,
   type WholeKind,
 } from './attemptForm';
+import { fromEarlier, inkOf, notedOf, usualMl } from './attemptMore';
 import { BathFields, CycleFields, SoakFields } from './KindFields';
 import { HandworkFields } from './HandworkFields';
 import { Instead } from './Instead';
@@ -144,6 +141,7 @@ function AttemptView({
   const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, {
     ...where,
     cartridgesOff: value.answers.CARTRIDGES_OFF === '1' || undefined,
+    begunAt: begunInstant(value.begunAt),
   });
   const write = useWrite(
     () =>
@@ -257,7 +255,7 @@ function AttemptView({
             {advice && !isAdvised && <Instead advice={advice} />}
             <Entry control={form.control} name="note" label="Note" />
             <AskedFields asks={asks} inkMl={inkOf(visit, kind, value)} />
-            <PartFields visit={visit} asks={asks} channels={value.channels} />
+            <PartFields visit={visit} asks={asks} channels={asks.wholeHead ? all : value.channels} />
             <BegunAt
               begunAt={value.begunAt}
               endedAt={value.endedAt}

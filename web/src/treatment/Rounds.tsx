@@ -1,13 +1,12 @@
-import { Box, Button, Stack, Typography } from '@mui/material';
+import { Box, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { FormProvider } from 'react-hook-form';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';
 import type { Advice, Attempt, Lot, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { readNumber } from '../app/fields';
-import { KeyHint } from '../app/KeyHint';
 import { Page } from '../app/Page';
 import { WriteProblem } from '../app/states';
 import { useKeys } from '../app/useKeys';
@@ -23,6 +22,7 @@ import { begunInstant } from './BegunAt';
 import { FarAbove } from './FarAbove';
 import { Mind } from './Mind';
 import { RoundRow } from './RoundRow';
+import { RoundsFoot } from './RoundsFoot';
 import { RoundsSetup } from './RoundsSetup';
 import {
   flushOf,
@@ -79,10 +79,14 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
     value.doses[code] ?? String(usualDose(visit, value, rowOf(code)?.next, last(code)));
 
   // Before the first stroke the doses as they are planned are asked; none of them is timed.
-  const planned = channels.map((code) => newStroke(value, code, Number(doseOf(code).replace(',', '.')) || 0));
+  const planned = channels.map((code) => ({
+    ...newStroke(value, code, readNumber(doseOf(code)) || 0),
+    // What is only asked has no key: the same question is asked once.
+    id: undefined,
+  }));
   const preview = usePreview(visit.id, 'FLUSH', lotId, flushOf(value, planned), channels.length > 0, {
     site,
-    wet: undefined,
+    begunAt: begunInstant(value.begunAt),
   });
 
   const begin = (stroke: Stroke[], open: boolean) =>
@@ -337,51 +341,17 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
             {channels.length === 0 && <Typography>Choose the channels first.</Typography>}
             <WriteProblem problem={end.problem ?? takeBack.problem} />
             {attempt && !isOver && <SoakBetween visit={visit} attempt={attempt} now={now} />}
-            <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
-              {isOver ? (
-                <>
-                  <Typography role="status" sx={{ fontWeight: 700 }}>
-                    {attempt.rounds!.rows.every((row) => row.next === 'DONE')
-                      ? 'Every channel is at its end point.'
-                      : 'These rounds have ended.'}
-                  </Typography>
-                  <Button variant="contained" size="large" onClick={leave} sx={{ minHeight: 64 }}>
-                    Back to the visit
-                  </Button>
-                </>
-              ) : (
-                <>
-                  {strokes.length > 0 && (
-                    <Button
-                      variant={isLate ? 'contained' : 'outlined'}
-                      size="large"
-                      loading={end.isBusy}
-                      disabled={!isLate && !queue.isEmpty}
-                      onClick={() => end.send(undefined)}
-                      sx={{ minHeight: 64 }}
-                    >
-                      {isLate ? 'Log these rounds' : 'Stop here'}
-                    </Button>
-                  )}
-                  {!isBegun && (
-                    <Button size="large" onClick={leave}>
-                      Throw it away
-                    </Button>
-                  )}
-                  {isBegun && (
-                    <Button component={Link} to={`/visits/${visit.id}`} size="large">
-                      Leave it open
-                    </Button>
-                  )}
-                </>
-              )}
-            </Stack>
-            <Typography color="text.secondary" sx={{ display: { xs: 'none', md: 'block' } }}>
-              <KeyHint>Space</KeyHint> or pedal starts and stops, <KeyHint>G</KeyHint> given untimed,{' '}
-              <KeyHint>1</KeyHint> to <KeyHint>6</KeyHint> what was seen, <KeyHint>0</KeyHint> not seen,{' '}
-              <KeyHint>A</KeyHint> same as above, <KeyHint>P</KeyHint> fresh pad, <KeyHint>↑</KeyHint>{' '}
-              <KeyHint>↓</KeyHint> channel
-            </Typography>
+            <RoundsFoot
+              attempt={attempt}
+              isOver={isOver}
+              isLate={isLate}
+              hasStrokes={strokes.length > 0}
+              isKept={queue.isEmpty}
+              isBusy={end.isBusy}
+              end={() => end.send(undefined)}
+              leave={leave}
+              visitId={visit.id}
+            />
           </Stack>
           <Stack spacing={2}>
             {!isBegun && mayDepart(gates, isLead) && (

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Lot, Visit } from '../api/types';
 import { head, usual } from '../test/fixtures';
 import { channelsOut } from '../visit/outOf';
-import { notedOf, startAttempt, toEntry, usualMl, type AttemptForm } from './attemptForm';
+import { startAttempt, toEntry, type AttemptForm } from './attemptForm';
+import { notedOf, usualMl } from './attemptMore';
 
 const TODAY = '2026-03-02';
 

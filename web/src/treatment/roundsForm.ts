@@ -196,7 +196,7 @@ export function newStroke(form: RoundsForm, channel: string, volumeMl: number, s
 }
 
 /** The treatment as the server takes it, with these strokes. */
-export function flushOf(form: RoundsForm, strokes: Stroke[]): TreatmentEntry {
+export function flushOf(form: RoundsForm, strokes: StrokeEntry[]): TreatmentEntry {
   return {
     kind: 'FLUSH',
     flush: {

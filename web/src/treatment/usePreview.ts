@@ -12,7 +12,7 @@ export function usePreview(
   lotId: string | undefined,
   entry: TreatmentEntry,
   isWhole: boolean,
-  where: Pick<PreviewEntry, 'site' | 'wet' | 'cartridgesOff'>,
+  where: Partial<Pick<PreviewEntry, 'site' | 'wet' | 'cartridgesOff' | 'begunAt'>>,
 ): Preview | undefined {
   const body = JSON.stringify({
     kind,

@@ -207,7 +207,7 @@ function ClockCard({
         {bath && `, burst ${attempt.burstsDone + 1} of ${bath.bursts}`}
       </Typography>
       {isSiphoning(clock, now) && (
-        <Typography role="alert" sx={{ fontWeight: 700 }}>
+        <Typography role="status" sx={{ fontWeight: 700 }}>
           Nobody said that the cartridges are off: {SIPHONS}, or take it out.
         </Typography>
       )}

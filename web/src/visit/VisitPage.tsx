@@ -18,6 +18,7 @@ import { DiagnosesBlock } from './DiagnosesBlock';
 import { FactsBlock } from './FactsBlock';
 import { HeadLog } from './HeadLog';
 import { JustLogged } from './JustLogged';
+import { PartsBlock } from './PartsBlock';
 import { PowerBanner } from './PowerBanner';
 import { LikelyCauses } from './LikelyCauses';
 import { WhatNow } from './WhatNow';
@@ -123,6 +124,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
             <LikelyCauses visit={visit} />
           </DiagnosesBlock>
           <AttemptsBlock visit={visit} mayWrite={mayWrite && isOpen} />
+          <PartsBlock visit={visit} />
           <HeadLog visit={visit} mayWrite={mayWrite && isOpen} />
           <FactsBlock visit={visit} mayWrite={mayWrite && isOpen} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>

@@ -58,7 +58,15 @@ class JudgeTest extends BrowserTest {
             button(page, "Log these cycles").click();
             backOnTheVisit();
         } else {
-            button(page, "Log this work").click();
+            Locator log = button(page, "Log this work").or(button(page, "Given, not timed"));
+            assertThat(log).isEnabled();
+            boolean byStrokes = button(page, "Given, not timed").count() > 0;
+            log.click();
+            if (byStrokes) {
+                Locator leave = button(page, "Stop here").or(button(page, "Back to the visit"));
+                assertThat(leave).isEnabled();
+                leave.click();
+            }
             backOnTheVisit();
         }
     }

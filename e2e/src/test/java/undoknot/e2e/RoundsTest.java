@@ -51,44 +51,39 @@ class RoundsTest extends BrowserTest {
         assertThat(button(page, "Start stroke")).isEnabled();
         double before = left();
         int[] keys = {0};
-        Runnable seen = () -> {
-            key("2");
-            key("2");
-            key("2");
-            keys[0] += 3;
-        };
         // The first row is looked at, the other three are seen to be the same as the one above.
         for (int row = 0; row < 4; row++) {
             timed(keys);
             if (row == 0) {
-                assertThat(page.getByText("How it went")).isVisible();
-                seen.run();
+                sees(keys, "Went in stiffly", "Tinted", "Drips");
             } else {
                 key("a");
                 keys[0]++;
             }
             strokesKept(3 * (row + 1));
+            assertThat(page.getByText(": went in stiffly, tinted, drips")).hasCount(row + 1);
         }
         Assertions.assertEquals(5 + 3 * 3, keys[0], "five keys for the first row, three for each other");
         button(page, "Let K, C, M, Y soak 10 min").click();
         group(page, "Soak between strokes").getByText("End now").click();
         for (int row = 0; row < 4; row++) {
             assertThat(page.getByLabel("Dose")).hasValue("1");
-            key("g");
+            given(2);
             strokesKept(13 + row);
             if (row == 0) {
-                seen.run();
+                sees(keys, "Went in stiffly", "Tinted", "Drips");
             } else {
                 key("a");
             }
+            assertThat(page.getByText("1 mL not timed: went in stiffly, tinted, drips"))
+                    .hasCount(row + 1);
         }
         key("p");
+        assertThat(button(page, "The pad is fresh")).isVisible();
         for (int row = 0; row < 4; row++) {
-            key("g");
+            given(3);
             strokesKept(17 + row);
-            key("1");
-            key("3");
-            key("1");
+            sees(keys, "Went in freely", "Like fresh fluid", "Whole stream");
         }
         assertThat(page.getByText("Every channel is at its end point.")).isVisible();
         Assertions.assertEquals(20, drawn(), 1e-9);
@@ -98,6 +93,25 @@ class RoundsTest extends BrowserTest {
         assertThat(heading(page, "Go on: flush, K")).hasCount(0);
     }
 
+    /** A stroke that nobody timed, the n-th of its row. */
+    private void given(int n) {
+        key("g");
+        assertThat(page.getByText(Pattern.compile("^Stroke " + n + ": "))).isVisible();
+    }
+
+    /** Says by its digit what was seen of each thing that is asked, one after the other; the last may lead on to the next row. */
+    private void sees(int[] keys, String... seen) {
+        for (int i = 0; i < seen.length; i++) {
+            Locator option = page.getByRole(
+                    AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + seen[i])));
+            key(option.locator("kbd").textContent());
+            keys[0]++;
+            if (i < seen.length - 1) {
+                assertThat(option).hasAttribute("aria-pressed", "true");
+            }
+        }
+    }
+
     /** Start and stop of one stroke. */
     private void timed(int[] keys) {
         key(" ");
@@ -105,8 +119,9 @@ class RoundsTest extends BrowserTest {
                 .isVisible();
         // Slower than the limit: the clock of the page is put on, nobody waits half a minute in a test.
         page.evaluate(
-                "() => { const now = performance.now.bind(performance); performance.now = () => now() + (window.ahead = (window.ahead ?? 0)); window.ahead += 60000; }");
+                "() => { const now = performance.now.bind(performance); performance.now = () => now() + 60000; }");
         key(" ");
+        assertThat(page.getByText(Pattern.compile("^Stroke 1: 3 mL in"))).isVisible();
         keys[0] += 2;
     }
 

@@ -81,7 +81,11 @@ class AttemptController {
 
             @Nullable Boolean poured) {}
 
-    /** What is known so far of an attempt that is being entered. */
+    /**
+     * What is known so far of an attempt that is being entered.
+     *
+     * @param begunAt when it was begun, when it is entered later: it is judged by how it stood then
+     */
     record PreviewEntry(
             @NotNull Treatment.Kind kind,
             @Nullable TreatmentEntry treatment,
@@ -89,7 +93,8 @@ class AttemptController {
             @Nullable Double temperatureC,
             @Nullable Site site,
             @Nullable Wet wet,
-            @Nullable Boolean cartridgesOff) {
+            @Nullable Boolean cartridgesOff,
+            @Nullable Instant begunAt) {
 
         /** What is done, as far as it is known; null while no handwork is chosen. */
         @Nullable

@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -43,8 +42,6 @@ import undoknot.server.write.BegunAt;
 import undoknot.server.write.StoredJson;
 import undoknot.sitting.Asked;
 import undoknot.sitting.Noted;
-import undoknot.sitting.Part;
-import undoknot.sitting.PartWork;
 import undoknot.treatment.Caution;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
@@ -109,8 +106,13 @@ class AttemptLog {
                 lot == null ? null : lot.kind,
                 temperatureC,
                 logged.food().needsFoodCare()));
-        Gates.Situation situation =
-                gates.situation(logged, lot, entry.site(), entry.wet()).with(entry.cartridgesOff());
+        Gates.Situation situation = gates.situation(
+                        logged,
+                        lot,
+                        entry.site(),
+                        entry.wet(),
+                        entry.begunAt() == null ? clock.instant() : entry.begunAt())
+                .with(entry.cartridgesOff());
         List<PushView> pushes = pushes(entry.method(), logged, situation, temperatureC);
         TreatmentEntry whole = entry.treatment();
         // Half typed, the method alone may be wrong for the head; the form itself says what is missing.
@@ -206,19 +208,19 @@ class AttemptLog {
         }
         Treatment treatment = entry.treatment().treatment();
         if (known != null) {
-            if (isThere(logged, known, treatment) && Objects.equals(known.lotId, entry.lotId())) {
+            if (EnteredWork.isThere(logged, known, treatment) && Objects.equals(known.lotId, entry.lotId())) {
                 return List.of();
             }
             throw Refused.conflict(TreatmentEntry.of(logged.treatment(known)), entry.treatment());
         }
         Method method = Method.of(treatment);
-        checkChannels(logged, treatment instanceof Treatment.Flush f ? f.planned() : treatment.channels());
+        EnteredWork.checkChannels(logged, treatment instanceof Treatment.Flush f ? f.planned() : treatment.channels());
         Noted noted = entry.noted() == null ? Noted.NOTHING : entry.noted().noted(method, logged.family());
-        checkParts(treatment, noted);
-        checkDoses(treatment);
+        EnteredWork.checkParts(treatment, noted);
+        EnteredWork.checkDoses(treatment);
         // The gates ask the bottle that was named, also where too little of it was used to be measured.
         FluidLot given = entry.lotId() == null ? null : shelf.get(entry.lotId());
-        FluidLot lot = lotFor(treatment, given);
+        FluidLot lot = EnteredWork.lotFor(treatment, given);
         Instant begun = times.begun();
         Instant over = times.over();
         if (treatment instanceof Treatment.Flush flush) {
@@ -227,7 +229,7 @@ class AttemptLog {
         Gates.Situation situation = gates.situation(logged, given, entry.site(), entry.wet(), begun)
                 .with(noted.says(Asked.CARTRIDGES_OFF) ? Boolean.TRUE : null);
         GateKeeper.Departure why =
-                new GateKeeper.Departure(reason(entry, noted), Boolean.TRUE.equals(entry.doneAnyway()));
+                new GateKeeper.Departure(EnteredWork.reason(entry, noted), Boolean.TRUE.equals(entry.doneAnyway()));
         String against = gates.pass(Gates.of(treatment, situation), why);
 
         List<Object> written = new ArrayList<>();
@@ -249,7 +251,7 @@ class AttemptLog {
         attempt.wet = entry.wet();
         attempt.departureReason = why.text();
         attempt.against = against;
-        Duration waits = waits(treatment);
+        Duration waits = EnteredWork.waits(treatment);
         boolean rounds = Boolean.TRUE.equals(entry.open()) && Sittings.goesByRounds(treatment);
         attempt.endedAt = over != null ? over : waits == null && !rounds ? begun : null;
         written.addAll(sittings.endedBy(logged, method, begun));
@@ -280,19 +282,6 @@ class AttemptLog {
                 attemptId, visitId, entry, "", now, SignedIn.now().displayName()));
     }
 
-    /** How long the work waits by a clock; null for work that does not. */
-    private static Duration waits(Treatment treatment) {
-        if (treatment instanceof Treatment.Soak soak) {
-            return Duration.ofMinutes(soak.plannedMinutes());
-        }
-        if (treatment instanceof Treatment.Bath bath) {
-            return Duration.ofSeconds(bath.burstSeconds());
-        }
-        return treatment instanceof Treatment.Handwork work && work.plannedMinutes() != null
-                ? Duration.ofMinutes(work.plannedMinutes())
-                : null;
-    }
-
     private StepClockRow startClock(Attempt attempt, Duration planned, Instant over) {
         StepClock.Kind kind = switch (attempt.kind) {
             case SOAK -> StepClock.Kind.SOAK;
@@ -306,64 +295,6 @@ class AttemptLog {
             row.stoppedBy = attempt.startedBy;
         }
         return clocks.save(row);
-    }
-
-    /** What was entered is there: the same work, or rounds that have grown since. */
-    private static boolean isThere(LoggedVisit logged, Attempt known, Treatment entered) {
-        Treatment kept = logged.treatment(known);
-        if (!(kept instanceof Treatment.Flush flush) || !(entered instanceof Treatment.Flush again)) {
-            return kept.equals(entered);
-        }
-        return flush.method() == again.method()
-                && again.strokes().stream()
-                        .allMatch(s -> s.id() == null
-                                ? flush.strokes().stream().anyMatch(k -> k.equals(s.at(k.at())))
-                                : flush.stroke(s.id()).isPresent());
-    }
-
-    /** A damper that is not pulled by strokes is a new one, in every channel that is named. */
-    private static void checkParts(Treatment treatment, Noted noted) {
-        boolean fitted = treatment.channels().stream()
-                .allMatch(code -> noted.parts().contains(new PartWork(Part.DAMPER, code, Part.Act.REPLACED)));
-        if (treatment instanceof Treatment.Handwork work && work.method() == Method.DAMPER && !fitted) {
-            throw Refused.entry(
-                    "noted.parts", "MISSING", "Say at each channel that its damper is new, or pull fluid by strokes.");
-        }
-    }
-
-    /** A flush gives a dose; other work by strokes may draw nothing from a bottle. */
-    private static void checkDoses(Treatment treatment) {
-        if (treatment instanceof Treatment.Flush flush && flush.isFlush()) {
-            for (int i = 0; i < flush.strokes().size(); i++) {
-                if (flush.strokes().get(i).volumeMl().signum() == 0) {
-                    throw Refused.entry("treatment.flush.strokes[" + i + "].volumeMl", "RANGE", TreatmentEntry.ML_MIN);
-                }
-            }
-        }
-    }
-
-    private static void checkChannels(LoggedVisit logged, Set<String> channels) {
-        for (String code : channels) {
-            if (logged.family().channel(code).isEmpty()) {
-                throw Refused.entry("treatment.channels", "UNKNOWN", "This head has no channel " + code + ".");
-            }
-        }
-    }
-
-    private static FluidLot lotFor(Treatment treatment, FluidLot chosen) {
-        if (treatment instanceof Treatment.Cycle) {
-            return null;
-        }
-        boolean isFlush = treatment instanceof Treatment.Flush flush && flush.isFlush();
-        boolean mayBeNone = treatment instanceof Treatment.Handwork || treatment instanceof Treatment.Flush && !isFlush;
-        if (mayBeNone && treatment.volumeMl().signum() == 0) {
-            // Rounds may begin with a stroke that takes nothing: the bottle stays theirs.
-            return treatment instanceof Treatment.Flush ? chosen : null;
-        }
-        if (chosen == null) {
-            throw Refused.entry("lotId", "MISSING", "Choose the bottle that the fluid comes from.");
-        }
-        return chosen;
     }
 
     VisitView end(UUID visitId, UUID id) {
@@ -444,13 +375,6 @@ class AttemptLog {
         return attempts.findById(id)
                 .filter(a -> a.visitId.equals(visitId))
                 .orElseThrow(() -> Refused.notFound("attempt"));
-    }
-
-    /** Nobody has a reason for what the machine did by itself, and it is logged all the same. */
-    private static String reason(AttemptEntry entry, Noted noted) {
-        boolean isSaid =
-                entry.departureReason() != null && !entry.departureReason().isBlank();
-        return !isSaid && noted.says(Asked.UNASKED) ? "The machine started it by itself." : entry.departureReason();
     }
 
     private static String text(String typed) {
