@@ -252,10 +252,10 @@ function AttemptView({
               <Typography>Advised is {word('fluidKind', fluid)}.</Typography>
             )}
             <Fields visit={visit} choose={choose} />
-            {advice && !isAdvised && <Instead advice={advice} />}
-            <Entry control={form.control} name="note" label="Note" />
             <AskedFields asks={asks} inkMl={inkOf(visit, kind, value)} />
             <PartFields visit={visit} asks={asks} channels={asks.wholeHead ? all : value.channels} />
+            {advice && !isAdvised && <Instead advice={advice} />}
+            <Entry control={form.control} name="note" label="Note" />
             <BegunAt
               begunAt={value.begunAt}
               endedAt={value.endedAt}

@@ -64,7 +64,11 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
   );
   const value = form.watch();
   const { method, channels } = value;
-  const attempt = visit.attempts.find((a) => a.id === value.id);
+  const [kept, setKept] = useState<Visit>();
+  const attempt = newest(
+    visit.attempts.find((a) => a.id === value.id),
+    kept?.attempts.find((a) => a.id === value.id),
+  );
   const asks = formOf(visit.usual, method);
   const isLate = value.begunAt !== '';
   const isBegun = attempt !== undefined;
@@ -114,6 +118,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
   const [reasons, setReasons] = useState<Record<string, { reason: string; doneAnyway: boolean }>>({});
   const queue = useStrokeQueue({
     pending: isLate ? [] : value.pending,
+    kept: setKept,
     setPending: (change) =>
       form.setValue('pending', change(form.getValues('pending')), { shouldDirty: true }),
     send: (stroke) =>
@@ -376,6 +381,11 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
       </FormProvider>
     </Page>
   );
+}
+
+/** Of two answers about one sitting the later one. */
+function newest(a: Attempt | undefined, b: Attempt | undefined): Attempt | undefined {
+  return a && b ? (b.version > a.version ? b : a) : (a ?? b);
 }
 
 function isAdvisedHere(advice: Advice, form: RoundsForm): boolean {

@@ -13,21 +13,23 @@ interface Queue {
   setPending: (change: (pending: Stroke[]) => Stroke[]) => void;
   /** Sends one stroke; the answer is the visit as it stands then. */
   send: (stroke: Stroke) => Promise<Visit>;
+  /** Told the visit in the same moment in which a stroke leaves the queue, so that it is never out of sight. */
+  kept: (visit: Visit) => void;
 }
 
 /**
  * Sends strokes one after another in the order in which they were given. A lost connection is tried again by itself; what
  * the server refuses waits for the person, and holds up nothing behind it.
  */
-export function useStrokeQueue({ pending, setPending, send }: Queue) {
+export function useStrokeQueue({ pending, setPending, send, kept }: Queue) {
   const queries = useQueryClient();
   const [refused, setRefused] = useState<Record<string, Problem>>({});
   const [isBehind, setBehind] = useState(false);
   const [round, setRound] = useState(0);
   const busy = useRef(false);
-  const latest = useRef({ send, setPending });
+  const latest = useRef({ send, setPending, kept });
   useEffect(() => {
-    latest.current = { send, setPending };
+    latest.current = { send, setPending, kept };
   });
   const next = pending.find((stroke) => !refused[stroke.id]);
   // By its content: what was seen while it was under way makes it another one, which is sent after it.
@@ -43,8 +45,9 @@ export function useStrokeQueue({ pending, setPending, send }: Queue) {
     latest.current
       .send(sent)
       .then(
-        (kept) => {
-          queries.setQueryData(['visit', kept.id], kept);
+        (visit) => {
+          queries.setQueryData(['visit', visit.id], visit);
+          latest.current.kept(visit);
           for (const key of ['bench', 'lots', 'clocks']) {
             void queries.invalidateQueries({ queryKey: [key] });
           }

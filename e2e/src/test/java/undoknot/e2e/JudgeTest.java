@@ -95,7 +95,7 @@ class JudgeTest extends BrowserTest {
         "HW8-01120, Air in the channel, Air purge: M",
         "OD6-49930, 'Electrical, a drive group', Stop cleaning: quote a replacement",
         "TT4-31207, Service station, Clean the service station",
-        "HW8-01388, 'Supply restricted: damper, filter, line', 'Pull fluid through the damper, or replace it: S'"
+        "HW8-01388, 'Supply restricted: damper, filter, line', 'Pull fluid through the damper: S'"
     })
     void the_screen_leads_from_the_first_check_to_the_right_advice(String serial, String cause, String right) {
         signIn(page, "wenna");
