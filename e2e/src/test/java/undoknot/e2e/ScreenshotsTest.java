@@ -60,8 +60,13 @@ class ScreenshotsTest extends BrowserTest {
         button(page, "Throw it away").click();
         take(page, of("TT4-30066") + "/compare", "compare");
         take(page, of("VB3-10385") + "/attempt/flush", "flush-sum");
-        button(page, "How that is worked out").click();
-        assertThat(page.getByText("No thumb is a gauge")).isVisible();
+        button(page, "Given, not timed").click();
+        assertThat(page.getByText("Stroke 1: 3 mL not timed")).isVisible();
+        page.getByRole(
+                        com.microsoft.playwright.options.AriaRole.BUTTON,
+                        new com.microsoft.playwright.Page.GetByRoleOptions()
+                                .setName(java.util.regex.Pattern.compile("^Went in stiffly")))
+                .click();
         shoot(page, "flush");
         Files.delete(FOLDER.resolve("flush-sum.png"));
         take(page, of("HW8-00917") + "/ruleouts", "ruleouts");
