@@ -25,6 +25,10 @@ export function AcceptanceMark({ acceptance }: { acceptance: Acceptance }) {
             {Object.entries(acceptance.channels).map(([code, channel]) => (
               <Typography component="li" key={code}>
                 {code}: {channel.out} out of {channel.allowedOut} allowed, longest run {channel.longestRun}
+                {channel.weak > 0 && `, ${channel.weak} weak of ${channel.allowedWeak} allowed`}
+                {channel.deflected > 0 &&
+                  `, ${channel.deflected} deflected of ${channel.allowedDeflected} that do no harm`}
+                {channel.densityStep && ', paler from a drive group on'}
                 {channel.unread > 0 && `, ${channel.unread} unread`}; {word('verdict', channel.verdict)}
               </Typography>
             ))}

@@ -15,6 +15,9 @@ export const channels = [
   { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 8, fitting: 'TUBE' as const },
 ];
 
+/** Nothing weak, deflected or paler from a drive group on. */
+const PRINTS = { weak: 0, allowedWeak: 0, deflected: 0, allowedDeflected: 0, densityStep: false };
+
 export function check(part: Partial<Check> = {}): Check {
   return {
     id: 'check-1',
@@ -31,8 +34,8 @@ export function check(part: Partial<Check> = {}): Check {
       jobClass: 'GENERAL',
       verdict: 'NOT_MET',
       channels: {
-        K: { verdict: 'MET', out: 0, allowedOut: 0, longestRun: 0, unread: 0 },
-        C: { verdict: 'NOT_MET', out: 2, allowedOut: 0, longestRun: 2, unread: 0 },
+        K: { verdict: 'MET', out: 0, allowedOut: 0, longestRun: 0, unread: 0, ...PRINTS },
+        C: { verdict: 'NOT_MET', out: 2, allowedOut: 0, longestRun: 2, unread: 0, ...PRINTS },
       },
     },
     channels: {

@@ -51,6 +51,6 @@ public class CompareMaps {
 
     @Benchmark
     public Acceptance accept() {
-        return Acceptance.of(now, JobClass.GENERAL);
+        return Acceptance.of(now, JobClass.GENERAL, 4);
     }
 }

@@ -129,6 +129,7 @@ public record Advice(
         RECOVERING(8),
         RECOVERING_SLOWLY(9),
         NO_RECOVERY(10),
+        NEXT_CAUSE(11),
         NOTHING_LEFT(11),
         FIRST_REMEDY(0);
 

@@ -161,6 +161,15 @@ final class AdviceContext {
         return visit.times(method, channels) < rungs && isPossible(method);
     }
 
+    /** Whether what brings much back may go on: within its own cap, which is more than the rungs of what does not help. */
+    boolean mayGoOn(Method method, List<String> channels) {
+        boolean wanted = method != Method.CYCLE || mayGoAgain(method, channels);
+        return wanted
+                && isPossible(method)
+                && !isReplaced(method, channels)
+                && channels.stream().anyMatch(code -> visit.times(method, List.of(code)) < method.cap());
+    }
+
     /** Whether the family allows it and nothing found forbids it. */
     boolean isPossible(Method method) {
         return !method.barredBy(bars) && method.allowedBy(visit.family());

@@ -113,11 +113,11 @@ public final class AdviceRules {
         }
         List<Advice> fit = new ArrayList<>();
         for (Optional<Advice> advice : List.of(
-                accepted(),
-                settleFirst(),
-                newlyOut(),
-                outAfterFlush(),
                 RepairOfFinding.of(context),
+                accepted(),
+                newlyOut(),
+                settleFirst(),
+                outAfterFlush(),
                 lookFirst(),
                 wandering(),
                 groups.electrical(),
@@ -148,7 +148,7 @@ public final class AdviceRules {
         return context.visit
                 .lastCheck()
                 .filter(c -> c.map() != null)
-                .map(c -> Acceptance.of(c.map(), context.visit.jobClass()).verdict())
+                .map(c -> context.visit.acceptance(c.map()).verdict())
                 .orElse(null);
     }
 
@@ -196,7 +196,7 @@ public final class AdviceRules {
                         .anyMatch(w -> context.ladder(leading, context.affected).contains(w.method()));
     }
 
-    // 3 (asked before 2)
+    // 3
     private Optional<Advice> settleFirst() {
         if (context.rounds.isEmpty() || verdict() == Acceptance.Verdict.MET) {
             return Optional.empty();

@@ -2,12 +2,14 @@ package undoknot.advice;
 
 import static undoknot.advice.Advice.Rule.*;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
+import undoknot.diagnosis.Ranking;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.observation.Fact;
@@ -49,7 +51,7 @@ final class Recovery {
                 Fact.STILL_OUT, counts.stillOut(),
                 Fact.NEWLY_OUT, counts.newlyOut());
         boolean again = context.mayGoAgain(method, left);
-        if (recovery >= GOOD_RECOVERY && again) {
+        if (recovery >= GOOD_RECOVERY && context.mayGoOn(method, left)) {
             return Optional.of(context.advise(RECOVERING, Act.WORK, method, left, facts));
         }
         Cause cause = context.causeIn(left.get(0));
@@ -80,7 +82,54 @@ final class Recovery {
                 .orElseGet(() -> nothingLeft(cause, left, facts));
     }
 
+    /** A cause below this is no ground for work. */
+    static final double LIKELY_ENOUGH = 0.05;
+
+    /**
+     * The remedy of the next likely cause, in every channel that may still have it, the worst first (handbook 13, rule 11):
+     * a head is given up only when no cause of five per cent or more has a remedy left in any affected channel.
+     */
+    private Optional<Advice> nextCause(Map<Fact, Integer> facts) {
+        for (String worst : context.affected) {
+            for (Ranking.Likely likely : context.ranking.in(worst)) {
+                if (likely.probability() < LIKELY_ENOUGH || likely.cause() == Cause.NOT_THE_HEAD) {
+                    continue;
+                }
+                for (Method method : context.ladder(likely.cause(), List.of(worst))) {
+                    List<String> where = context.affected.stream()
+                            .filter(code -> isLikely(likely.cause(), code) && isLeft(method, code))
+                            .toList();
+                    if (where.contains(worst)) {
+                        Map<Fact, Integer> why = new EnumMap<>(Fact.class);
+                        why.putAll(facts);
+                        why.put(Fact.PERCENT, (int) Math.round(100 * likely.probability()));
+                        return Optional.of(context.advise(NEXT_CAUSE, Act.WORK, method, where, why)
+                                .against(likely.cause()));
+                    }
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private boolean isLikely(Cause cause, String channel) {
+        return context.ranking.in(channel).stream()
+                .anyMatch(l -> l.cause() == cause && l.probability() >= LIKELY_ENOUGH);
+    }
+
+    /** Whether a method has a go left in this channel: one used on another is free here; cycles only while they improve. */
+    private boolean isLeft(Method method, String channel) {
+        boolean usedUp = method == Method.CYCLE && context.visit.times(method, List.of(channel)) > 0;
+        return !usedUp && context.mayGoAgain(method, List.of(channel));
+    }
+
     private Advice nothingLeft(Cause cause, List<String> channels, Map<Fact, Integer> facts) {
+        Optional<Advice> other = cause == Cause.ELECTRICAL && channels.stream().anyMatch(groups.channels::contains)
+                ? Optional.empty()
+                : nextCause(facts);
+        if (other.isPresent()) {
+            return other.get();
+        }
         if (cause == Cause.NOT_THE_HEAD) {
             return context.advise(NOTHING_LEFT, Act.ELSEWHERE, null, List.of(), facts);
         }
@@ -88,9 +137,7 @@ final class Recovery {
             return context.advise(NOTHING_LEFT, Act.STOP_ELECTRICAL, null, channels, facts);
         }
         Method last = Ladder.lastResort(context.visit.family(), context.house);
-        boolean canDraw = last != null
-                && context.visit.times(last, channels) < last.rungs()
-                && (cause == Cause.DRIED_INK || cause == Cause.UNSUITABLE_INK || cause == Cause.SERVICE_STATION);
+        boolean canDraw = last != null && context.visit.times(last, channels) < last.rungs();
         return canDraw
                 ? context.advise(NOTHING_LEFT, Act.WORK, last, channels, facts)
                 : context.advise(NOTHING_LEFT, Act.NOT_RECOVERABLE, null, channels, facts);

@@ -24,35 +24,84 @@ public record Acceptance(JobClass jobClass, Map<String, ChannelVerdict> channels
      * @param allowedOut greatest number out that the class allows in this channel
      * @param longestRun longest run out
      * @param unread nozzles that were not read
+     * @param weak nozzles that print weak
+     * @param allowedWeak greatest number of them
+     * @param deflected nozzles that print beside their place
+     * @param allowedDeflected greatest number of them that does no harm
+     * @param densityStep whether the dashes turn weaker at a border of drive groups: such a channel is half pale
      */
-    public record ChannelVerdict(Verdict verdict, int out, int allowedOut, int longestRun, int unread) {}
+    public record ChannelVerdict(
+            Verdict verdict,
+            int out,
+            int allowedOut,
+            int longestRun,
+            int unread,
+            int weak,
+            int allowedWeak,
+            int deflected,
+            int allowedDeflected,
+            boolean densityStep) {}
 
-    public static Acceptance of(NozzleMap map, JobClass jobClass) {
+    /** @param driveGroups drive groups of a channel, 1 when it has only one */
+    public static Acceptance of(NozzleMap map, JobClass jobClass, int driveGroups) {
         Map<String, ChannelVerdict> channels = new LinkedHashMap<>();
         Verdict worst = Verdict.MET;
         for (Map.Entry<String, ChannelMap> entry : map.channels().entrySet()) {
-            ChannelVerdict verdict = judge(entry.getValue(), jobClass);
+            ChannelVerdict verdict = judge(entry.getValue(), jobClass, driveGroups);
             channels.put(entry.getKey(), verdict);
             worst = verdict.verdict().compareTo(worst) > 0 ? verdict.verdict() : worst;
         }
         return new Acceptance(jobClass, channels, worst);
     }
 
-    private static ChannelVerdict judge(ChannelMap map, JobClass jobClass) {
+    private static ChannelVerdict judge(ChannelMap map, JobClass jobClass, int driveGroups) {
         BitSet out = map.nozzles(NozzleState.MISSING);
+        BitSet weak = map.nozzles(NozzleState.WEAK);
+        BitSet deflected = map.nozzles(NozzleState.DEFLECTED);
         BitSet unread = map.nozzles(NozzleState.UNREAD);
-        BitSet atWorst = (BitSet) out.clone();
-        atWorst.or(unread);
-        // The small term keeps 1 % of 200 at 2 when the product falls a hair below it.
-        int allowed = (int) Math.floor(jobClass.maxShareOut() * map.size() + 1e-9);
-        Verdict verdict = !meets(out, allowed, jobClass)
+        Limits limits = new Limits(
+                allowed(jobClass.maxShareOut(), map),
+                jobClass.maxRun(),
+                allowed(jobClass.maxShareWeak(), map),
+                allowed(JobClass.MAX_SHARE_DEFLECTED, map),
+                jobClass.maxRunDeflected());
+        boolean step = !ChannelFeatures.of(map, driveGroups).densitySteps().isEmpty();
+        // A nozzle that was not read may be out, weak or deflected: the verdict is sure only if none of that matters.
+        Verdict verdict = step || !limits.allow(out, weak, deflected)
                 ? Verdict.NOT_MET
-                : meets(atWorst, allowed, jobClass) ? Verdict.MET : Verdict.UNSURE;
+                : limits.allow(or(out, unread), or(weak, unread), or(deflected, unread)) ? Verdict.MET : Verdict.UNSURE;
         return new ChannelVerdict(
-                verdict, out.cardinality(), allowed, Run.longestIn(out).length(), unread.cardinality());
+                verdict,
+                out.cardinality(),
+                limits.out(),
+                Run.longestIn(out).length(),
+                unread.cardinality(),
+                weak.cardinality(),
+                limits.weak(),
+                deflected.cardinality(),
+                limits.deflected(),
+                step);
     }
 
-    private static boolean meets(BitSet out, int allowed, JobClass jobClass) {
-        return out.cardinality() <= allowed && Run.longestIn(out).length() <= jobClass.maxRun();
+    /** What a channel of a size may show, in nozzles. */
+    private record Limits(int out, int runOut, int weak, int deflected, int runDeflected) {
+        boolean allow(BitSet isOut, BitSet isWeak, BitSet isDeflected) {
+            return isOut.cardinality() <= out
+                    && Run.longestIn(isOut).length() <= runOut
+                    && isWeak.cardinality() <= weak
+                    && isDeflected.cardinality() <= deflected
+                    && Run.longestIn(isDeflected).length() <= runDeflected;
+        }
+    }
+
+    private static int allowed(double share, ChannelMap map) {
+        // The small term keeps 1 % of 200 at 2 when the product falls a hair below it.
+        return (int) Math.floor(share * map.size() + 1e-9);
+    }
+
+    private static BitSet or(BitSet some, BitSet more) {
+        BitSet both = (BitSet) some.clone();
+        both.or(more);
+        return both;
     }
 }

@@ -95,6 +95,18 @@ public enum Method {
         return rungs;
     }
 
+    /**
+     * How often it may be done in a channel as long as each go brings much back: its own cap (handbook 8), which a flush has in
+     * millilitres.
+     */
+    public int cap() {
+        return switch (this) {
+            case CYCLE, BATH -> 3;
+            case FLUSH, WARM -> (int) (UsualDose.PULSES_ML / (UsualDose.STROKE_ML + UsualDose.AFTER_SOAK_ML));
+            default -> Math.max(rungs, 3);
+        };
+    }
+
     public WorkBetweenChecks between() {
         return between;
     }

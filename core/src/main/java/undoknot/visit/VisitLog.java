@@ -10,10 +10,10 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import undoknot.head.Family;
+import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
-import undoknot.nozzle.NozzleState;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.sitting.Asked;
@@ -176,12 +176,20 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
                 .sum();
     }
 
-    /** Channels of the last map in which enough nozzles are out to matter, worst first. */
+    /** How a map stands against what the head prints. */
+    public Acceptance acceptance(NozzleMap map) {
+        return Acceptance.of(map, jobClass, family.driveGroups());
+    }
+
+    /** Channels of the last map that fail what they print, worst first; one allowed gap is left alone. */
     public List<String> affected() {
         return lastMap()
-                .map(map -> map.channels().entrySet().stream()
-                        .filter(e -> e.getValue().count(NozzleState.MISSING) > 0)
-                        .sorted(Comparator.comparing(e -> -e.getValue().count(NozzleState.MISSING)))
+                .map(map -> acceptance(map).channels().entrySet().stream()
+                        .filter(e -> e.getValue().verdict() == Acceptance.Verdict.NOT_MET)
+                        .sorted(Comparator.comparing((Map.Entry<String, Acceptance.ChannelVerdict> e) ->
+                                        -e.getValue().out())
+                                .thenComparing(e -> -e.getValue().weak())
+                                .thenComparing(e -> -e.getValue().deflected()))
                         .map(Map.Entry::getKey)
                         .collect(Collectors.toList()))
                 .orElse(List.of());

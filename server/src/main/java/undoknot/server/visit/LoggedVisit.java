@@ -155,7 +155,7 @@ public record LoggedVisit(
 
     public Acceptance acceptance(NozzleCheck check) {
         NozzleMap map = map(check);
-        return map == null ? null : Acceptance.of(map, visit.jobClass);
+        return map == null ? null : Acceptance.of(map, visit.jobClass, family.driveGroups());
     }
 
     public Optional<NozzleCheck> firstMapped() {
