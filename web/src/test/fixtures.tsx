@@ -15,6 +15,23 @@ export const channels = [
   { code: 'C', colour: 'Cyan', ink: '#0092c4', port: 'post', nozzles: 8, fitting: 'TUBE' as const },
 ];
 
+/** One bottle of cleaner on the shelf. */
+export const lots = [
+  {
+    id: 'lot-1',
+    version: 0,
+    name: 'Cablecombe head cleaner',
+    kind: 'AQUEOUS_CLEANER',
+    maker: 'x',
+    lotCode: 'HC-1',
+    foodSafe: false,
+    bottleMl: 100,
+    remainingMl: 40,
+    price: 1,
+    hazards: '',
+  },
+];
+
 /** Nothing weak, deflected or paler from a drive group on. */
 const PRINTS = { weak: 0, allowedWeak: 0, deflected: 0, allowedDeflected: 0, densityStep: false };
 

@@ -1,23 +1,8 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { advice, head, judgement, pretendServer, problem, show, visit } from '../test/fixtures';
+import { advice, head, judgement, lots, pretendServer, problem, show, visit } from '../test/fixtures';
 import AttemptPage from './AttemptPage';
 
-const lots = [
-  {
-    id: 'lot-1',
-    version: 0,
-    name: 'Cablecombe head cleaner',
-    kind: 'AQUEOUS_CLEANER',
-    maker: 'x',
-    lotCode: 'HC-1',
-    foodSafe: false,
-    bottleMl: 100,
-    remainingMl: 40,
-    price: 1,
-    hazards: '',
-  },
-];
 const quiet = { cautions: ['GOGGLES_SYRINGE'], gates: [] };
 
 beforeEach(() => localStorage.clear());

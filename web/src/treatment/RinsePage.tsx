@@ -130,7 +130,7 @@ function Rinse({ visit, lots, goesOn }: { visit: Visit; lots: Lot[]; goesOn: Att
             clear: value.clear,
             lumps: value.lumps === null ? undefined : value.lumps === 'YES',
             waterC: readNumber(value.waterC),
-            deionised: value.deionised,
+            deionised: value.deionised || undefined,
           },
         }),
       );

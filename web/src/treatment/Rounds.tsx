@@ -29,6 +29,7 @@ import {
   isFarAbove,
   isFlush,
   newStroke,
+  padAfter,
   resumeRounds,
   roundsSchema,
   startRounds,
@@ -192,6 +193,8 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
     form.clearErrors(`doses.${channel}`);
     setInHand(channel);
     put(newStroke(form.getValues(), channel, ml, seconds));
+    // What this one left on the pad is not known before somebody looks.
+    form.setValue('freshPad', form.getValues('freshPad') === false ? false : null, { shouldDirty: true });
     // The next dose follows from what comes next, not from what was typed for this one.
     form.setValue('doses', { ...form.getValues('doses'), [channel]: undefined! });
   }
@@ -219,12 +222,10 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
     }
   }
 
-  /** What was seen; a coloured drop on it makes a fresh pad an old one. */
+  /** What was seen, and what it says of the pad. */
   function saw(stroke: Stroke) {
     put(stroke);
-    if (stroke.effluent && stroke.effluent !== 'LIKE_FRESH' && form.getValues('freshPad')) {
-      form.setValue('freshPad', false, { shouldDirty: true });
-    }
+    form.setValue('freshPad', padAfter(form.getValues('freshPad'), stroke), { shouldDirty: true });
   }
 
   const keys = useRoundKeys({

@@ -1,25 +1,19 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Visit } from '../api/types';
-import { advice, judgement, pretendServer, problem, show, usual, visit } from '../test/fixtures';
+import { advice, judgement, lots, pretendServer, problem, show, usual, visit } from '../test/fixtures';
 import RoundsPage from './RoundsPage';
-import { isFarAbove, newStroke, nextMark, sameAs, startRounds, usualDose, type Stroke } from './roundsForm';
+import {
+  isFarAbove,
+  newStroke,
+  nextMark,
+  padAfter,
+  sameAs,
+  startRounds,
+  usualDose,
+  type Stroke,
+} from './roundsForm';
 
-const lots = [
-  {
-    id: 'lot-1',
-    version: 0,
-    name: 'Cablecombe head cleaner',
-    kind: 'AQUEOUS_CLEANER',
-    maker: 'x',
-    lotCode: 'HC-1',
-    foodSafe: false,
-    bottleMl: 100,
-    remainingMl: 40,
-    price: 1,
-    hazards: '',
-  },
-];
 const quiet = { cautions: ['GOGGLES_SYRINGE'], gates: [], pushes: [] };
 
 beforeEach(() => localStorage.clear());
@@ -217,6 +211,14 @@ describe('what belongs in a stroke', () => {
     expect(newStroke(form(), 'C', 3).freshPad).toBeUndefined();
     expect(newStroke(form({ freshPad: true }), 'C', 3).freshPad).toBe(true);
     expect(newStroke(form({ freshPad: true, method: 'PURGE' }), 'C', 3).freshPad).toBeUndefined();
+  });
+
+  it('leaves a pad fresh only under what was seen like fresh fluid', () => {
+    const onFresh = newStroke(form({ freshPad: true }), 'C', 3);
+    expect(padAfter(null, onFresh)).toBeNull();
+    expect(padAfter(null, { ...onFresh, effluent: 'LIKE_FRESH' })).toBe(true);
+    expect(padAfter(true, { ...onFresh, effluent: 'TINTED' })).toBe(false);
+    expect(padAfter(null, { ...stroke, effluent: 'LIKE_FRESH' })).toBeNull();
   });
 
   it('is far above the usual from ten times on, where there is a usual', () => {

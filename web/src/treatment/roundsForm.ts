@@ -195,6 +195,17 @@ export function newStroke(form: RoundsForm, channel: string, volumeMl: number, s
   };
 }
 
+/**
+ * Whether the pad is fresh once this was seen of a stroke: a coloured drop makes it an old one, one like fresh fluid leaves a
+ * fresh pad fresh, and where nobody looked nobody knows.
+ */
+export function padAfter(pad: boolean | null, stroke: Stroke): boolean | null {
+  if (!stroke.effluent) {
+    return pad;
+  }
+  return stroke.effluent === 'LIKE_FRESH' ? (stroke.freshPad ? true : pad) : false;
+}
+
 /** The treatment as the server takes it, with these strokes. */
 export function flushOf(form: RoundsForm, strokes: StrokeEntry[]): TreatmentEntry {
   return {

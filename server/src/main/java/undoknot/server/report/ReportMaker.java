@@ -279,7 +279,8 @@ public class ReportMaker {
     }
 
     private static void addFluid(Map<String, BigDecimal> sums, LoggedVisit logged, Attempt attempt, String besides) {
-        if (attempt.lotId != null) {
+        // A tank that was used again, or a pull that took nothing, left no bottle.
+        if (attempt.lotId != null && attempt.volumeMl.signum() > 0) {
             FluidLot lot = logged.lots().get(attempt.lotId);
             sums.merge(lot.name + ", lot " + lot.lotCode + besides, attempt.volumeMl, BigDecimal::add);
         }

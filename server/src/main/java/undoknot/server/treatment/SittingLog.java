@@ -31,6 +31,7 @@ import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
 import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment.Flush;
+import undoknot.visit.HeadNow;
 
 /** Rounds as they happen: every stroke and turn passes the gates, draws its fluid and is kept before the next begins. */
 @Component
@@ -103,9 +104,15 @@ public class SittingLog {
     /** Takes back a stroke that was none: its fluid never left the bottle. */
     VisitView strokeBack(UUID visitId, UUID attemptId, UUID id) {
         return onSitting(visitId, attemptId, (logged, attempt) -> {
-            boolean isThere = logged.treatment(attempt) instanceof Flush flush
-                    && flush.stroke(id).isPresent();
-            return isThere ? kept(logged, attempt, ((Flush) logged.treatment(attempt)).without(id), false) : List.of();
+            if (!(logged.treatment(attempt) instanceof Flush flush)
+                    || flush.stroke(id).isEmpty()) {
+                return List.of();
+            }
+            // A stroke asked for a look, a pad, a hold: taking it back gives the head power no sooner.
+            HeadNow before = logged.headNow(clock.instant());
+            List<Object> written = kept(logged, attempt, flush.without(id), false);
+            gates.powerNoSooner(before, loader.with(logged, written).headNow(clock.instant()));
+            return written;
         });
     }
 

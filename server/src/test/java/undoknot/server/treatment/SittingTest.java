@@ -221,6 +221,23 @@ class SittingTest {
                 .containsExactly("PAD_UNDER_HEAD", "NOT_LOOKED");
     }
 
+    /** Taking such a stroke back is no way around the look: only a lead does it. */
+    @Test
+    void taking_a_stroke_back_gives_no_power() {
+        api.put(at(""), begins(stroke("C", 3), "C")).is(200);
+        clock.forward(Duration.ofMinutes(1));
+        api.padOutAndDry(visit);
+        clock.forward(Duration.ofMinutes(1));
+        String later = id();
+        gives(later, stroke("C", 1)).is(200);
+        api.put(at("/strokes/" + later + "/withdrawal"), Map.of()).is(403);
+        assertThat(now().at("/head/keptFrom").findValuesAsText("reason")).contains("NOT_LOOKED");
+        assertThat(api.left(lot)).isEqualTo(46.0);
+        api.as(Role.LEAD).put(at("/strokes/" + later + "/withdrawal"), Map.of()).is(200);
+        api.as(Role.TECHNICIAN);
+        assertThat(api.left(lot)).isEqualTo(47.0);
+    }
+
     @Test
     void strokes_from_two_screens_at_once_are_all_kept() throws InterruptedException {
         api.put(at(""), begins(stroke("C", 1), "C", "M")).is(200);
@@ -423,6 +440,8 @@ class SittingTest {
                 .is(200);
         assertThat(api.left(lot)).isEqualTo(50.0);
         assertThat(now().at("/attempts/0/volumeMl").asDouble()).isZero();
+        assertThat(api.get("/api/visits/" + visit + "/report").body().path("fluids"))
+                .isEmpty();
         assertThat(now().at("/attempts/0/treatment/bath/volumeMl").asDouble()).isEqualTo(40.0);
     }
 
