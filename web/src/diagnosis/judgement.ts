@@ -102,6 +102,8 @@ export function adviceWay(advice: Advice, visit: Visit): string {
       const own = isNamed ? `method=${method}` : (PRESET[method] ?? '');
       return `attempt/${kind}?${query(channels, own, ...styleQuery(advice))}`;
     }
+    case 'ASK_CUSTOMER':
+      return 'facts';
     default:
       return 'return';
   }

@@ -313,6 +313,7 @@ export function advice(part: object = {}): Advice {
     facts: { PERCENT: 88 },
     cause: 'DRIED_INK',
     findings: [],
+    tried: [],
     house: [],
     ...part,
   } as unknown as Advice;

@@ -35,8 +35,9 @@ export function AdviceReasons({
       <ReadingNow visit={visit} />
       <Typography>{adviceReason(advice, money)}</Typography>
       {advice.findings.length > 0 && (
-        <Typography>Found: {advice.findings.map((sign) => word('sign', sign)).join(', ')}.</Typography>
+        <Typography>{capital(advice.findings.map((sign) => word('sign', sign)).join(', '))}.</Typography>
       )}
+      {advice.tried.length > 0 && <Tried tried={advice.tried} />}
       {advice.style && <Style style={advice.style} />}
       {look && look.separates && look.from && (
         <Typography>
@@ -62,7 +63,7 @@ export function AdviceReasons({
             label={count('OTHER_RULES', answer.others.length)}
           >
             {answer.others.map((other) => (
-              <Typography key={other.rule}>
+              <Typography key={`${other.rule} ${other.method ?? other.look} ${other.channels.join()}`}>
                 <b>{adviceTitle(other)}.</b> {adviceReason(other, money)}
               </Typography>
             ))}
@@ -70,6 +71,20 @@ export function AdviceReasons({
         </Box>
       )}
     </>
+  );
+}
+
+/** What was tried for which cause, when a head is given up: the honest account. */
+function Tried({ tried }: { tried: Advice['tried'] }) {
+  return (
+    <Box component="ul" aria-label="What was tried" sx={{ m: 0, pl: 3 }}>
+      {tried.map(({ channel, cause, percent, methods }) => (
+        <Typography key={`${channel} ${cause}`} component="li">
+          {channel}, {word('cause', cause)} ({percent} %):{' '}
+          {methods.length > 0 ? methods.map((method) => word('method', method)).join(', ') : 'nothing'}
+        </Typography>
+      ))}
+    </Box>
   );
 }
 
@@ -83,6 +98,7 @@ function Style({ style }: { style: NonNullable<Advice['style']> }) {
       (style.pulsesAtMostMl
         ? `in pulses of ${style.strokeMl} mL with pad prints between, ${style.pulsesAtMostMl} mL at most`
         : `${style.strokeMl} mL, a soak, then ${style.afterSoakMl} mL`),
+    style.leadDecides && 'only a lead may do it, with a reason',
   ].filter(Boolean);
   return parts.length > 0 ? <Typography>{capital(parts.join(', '))}.</Typography> : null;
 }

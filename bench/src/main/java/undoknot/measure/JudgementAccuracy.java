@@ -9,15 +9,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
-import java.util.TreeMap;
-import undoknot.advice.Advice;
-import undoknot.advice.Advice.Act;
+import java.util.Set;
+import java.util.stream.Collectors;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
 import undoknot.simulator.Fault;
 import undoknot.simulator.Fault.Severity;
+import undoknot.simulator.Noise;
 import undoknot.simulator.StandInBench;
 
 /**
@@ -29,10 +29,11 @@ public final class JudgementAccuracy {
 
     private static final long TUNING_SEED = 50_000;
     private static final long TABLE_SEED = 12_700_000;
+    private static final long SAVED_SEED = 31_400_000;
     private static final int HEADS = 50;
     private static final int LOOKS = 5;
     private static final int BINS = 10;
-    private static final int STEPS = 150;
+    private static final int PAIRS = 217;
 
     private static final String START = "<!-- table: made by bench/judgement -->";
     private static final String END = "<!-- end of table -->";
@@ -54,8 +55,16 @@ public final class JudgementAccuracy {
     public static void main(String[] args) throws IOException {
         boolean tuning = args.length > 0 && args[0].equals("tuning");
         JudgementAccuracy run = new JudgementAccuracy(tuning ? TUNING_SEED : TABLE_SEED, tuning);
+        if (args.length > 1 && args[1].equals("saved")) {
+            System.out.println(new SavedHeads(Long.parseLong(args[2]), 600, true).table());
+            return;
+        }
         run.heads();
-        run.advice();
+        run.pairs();
+        run.calibration();
+        if (!tuning) {
+            run.text.append("\n").append(new SavedHeads(SAVED_SEED, 600, false).table());
+        }
         System.out.println(run.text);
         if (!tuning) {
             write(Path.of(args[1]), run.text.toString());
@@ -75,7 +84,7 @@ public final class JudgementAccuracy {
         Severity severity = Severity.values()[random.nextInt(Severity.values().length)];
         String channel =
                 family.channels().get(random.nextInt(family.channels().size())).code();
-        return new StandInBench(family, new Fault(cause, severity, channel), random.nextLong());
+        return new StandInBench(family, List.of(new Fault(cause, severity, channel)), random.nextLong(), Noise.HARD);
     }
 
     private void heads() {
@@ -94,7 +103,7 @@ public final class JudgementAccuracy {
                 bench.cycleAndCheck();
                 looks += bench.lookWhereTold(LOOKS);
                 Ranking ranking = bench.ranking();
-                count(ranking, cause);
+                ranking.causes().forEach(l -> count(l, l.cause() == cause));
                 given += ranking.of(cause).probability();
                 Cause leading = ranking.leading().cause();
                 right += leading == cause ? 1 : 0;
@@ -123,6 +132,57 @@ public final class JudgementAccuracy {
                     instead.isEmpty() ? "" : instead.toString().replaceAll("[{}]", ""));
         }
         row("**all**", "" + all, "**" + percent(first, all) + "**", "", "", "");
+    }
+
+    /** Heads with two faults: both should be suspected. */
+    private void pairs() {
+        int pairs = 0;
+        int firstThree = 0;
+        int leads = 0;
+        for (long n = seed; pairs < PAIRS; n++) {
+            TrialHead head = TrialHead.of(n);
+            if (head.faults().size() < 2) {
+                continue;
+            }
+            pairs++;
+            StandInBench bench = head.bench();
+            bench.check();
+            bench.cycleAndCheck();
+            bench.lookWhereTold(LOOKS);
+            Ranking ranking = bench.ranking();
+            Set<Cause> top = ranking.causes().stream()
+                    .limit(3)
+                    .map(Ranking.Likely::cause)
+                    .collect(Collectors.toSet());
+            firstThree += top.containsAll(head.causes()) ? 1 : 0;
+            leads += head.causes().contains(ranking.leading().cause()) ? 1 : 0;
+            if (isTuning && !top.containsAll(head.causes())) {
+                System.out.println("PAIR " + head.faults() + " led by "
+                        + ranking.causes().stream()
+                                .limit(4)
+                                .map(l -> l.cause() + String.format(Locale.ROOT, " %.2f", l.probability()))
+                                .toList()
+                        + " "
+                        + bench.visit().steps().stream()
+                                .filter(s -> s instanceof undoknot.visit.Step.Found)
+                                .map(s -> ((undoknot.visit.Step.Found) s)
+                                                .observation()
+                                                .sign() + "")
+                                .toList());
+                head.causes().forEach(c -> System.out.println("    " + c + " " + why(ranking.of(c))));
+            }
+            ranking.causes().forEach(l -> count(l, head.causes().contains(l.cause())));
+        }
+        row(
+                "two at once",
+                "" + pairs,
+                percent(leads, pairs) + " led by one of them",
+                "",
+                "",
+                "**" + percent(firstThree, pairs) + "** both among the first three");
+    }
+
+    private void calibration() {
         text.append("\nBrier score over all causes of all heads: ")
                 .append(String.format(Locale.ROOT, "%.4f", brier / chances))
                 .append(" (always saying the share of heads that have the cause: ")
@@ -144,50 +204,14 @@ public final class JudgementAccuracy {
         return String.format(Locale.ROOT, "%.2f ", likely.probability()) + parts;
     }
 
-    private void count(Ranking ranking, Cause truth) {
-        for (Ranking.Likely likely : ranking.causes()) {
-            double p = likely.probability();
-            boolean isTrue = likely.cause() == truth;
-            brier += (p - (isTrue ? 1 : 0)) * (p - (isTrue ? 1 : 0));
-            chances++;
-            int bin = Math.min(BINS - 1, (int) (p * BINS));
-            inBin[bin]++;
-            saidInBin[bin] += p;
-            trueInBin[bin] += isTrue ? 1 : 0;
-        }
-    }
-
-    /** Follows the advice to its end. */
-    private void advice() {
-        text.append("\n| followed to the end | heads | ");
-        text.append(
-                "ends as | works on nozzles after two unchanged rounds with all looks taken |\n|---|---|---|---|\n");
-        for (Cause cause : Cause.values()) {
-            Map<String, Integer> ends = new TreeMap<>();
-            int cleaned = 0;
-            for (int n = 0; n < HEADS; n++) {
-                StandInBench bench = bench(cause, n);
-                Advice advice = null;
-                int steps = 0;
-                do {
-                    advice = bench.judge().advice().first();
-                    boolean due =
-                            bench.judge().advice().others().stream().anyMatch(a -> a.act() == Act.STOP_ELECTRICAL);
-                    cleaned +=
-                            due && advice.act() == Act.WORK && advice.method().fluidUse() != null ? 1 : 0;
-                } while (++steps < STEPS && bench.follow(advice));
-                String end = steps >= STEPS ? "goes on" : advice.act().name();
-                ends.merge(end, 1, Integer::sum);
-                if (isTuning && (steps >= STEPS || cause == Cause.FACE_DEBRIS && advice.act() == Act.STOP_ELECTRICAL)) {
-                    System.out.println("END " + cause + " " + n + " " + end + " "
-                            + bench.visit().steps().stream()
-                                    .filter(s -> s instanceof undoknot.visit.Step.Worked)
-                                    .map(s -> ((undoknot.visit.Step.Worked) s).method())
-                                    .toList());
-                }
-            }
-            row(cause.name(), "" + HEADS, ends.toString().replaceAll("[{}]", ""), "" + cleaned);
-        }
+    private void count(Ranking.Likely likely, boolean isTrue) {
+        double p = likely.probability();
+        brier += (p - (isTrue ? 1 : 0)) * (p - (isTrue ? 1 : 0));
+        chances++;
+        int bin = Math.min(BINS - 1, (int) (p * BINS));
+        inBin[bin]++;
+        saidInBin[bin] += p;
+        trueInBin[bin] += isTrue ? 1 : 0;
     }
 
     private void row(String... cells) {

@@ -27,6 +27,7 @@ import undoknot.treatment.Method;
  * @param house the questions of practice whose answers it follows
  * @param findings what was found that calls for it
  * @param style how the work is done in this shop, or null when it is none
+ * @param tried what was tried for which cause, when a head is given up
  */
 public record Advice(
         Rule rule,
@@ -40,7 +41,8 @@ public record Advice(
         Money money,
         List<HouseQuestion> house,
         List<Sign> findings,
-        WorkStyle style) {
+        WorkStyle style,
+        List<Tried> tried) {
 
     public Advice {
         Objects.requireNonNull(rule, "rule");
@@ -49,6 +51,19 @@ public record Advice(
         facts = Map.copyOf(facts);
         house = List.copyOf(house);
         findings = List.copyOf(findings);
+        tried = List.copyOf(tried);
+    }
+
+    /**
+     * What was tried for a cause in a channel.
+     *
+     * @param percent chance of the cause there
+     * @param methods of its ladder, in the order in which they were first used
+     */
+    public record Tried(String channel, Cause cause, int percent, List<Method> methods) {
+        public Tried {
+            methods = List.copyOf(methods);
+        }
     }
 
     /** Work, a check or an end, by counts. */
@@ -61,7 +76,8 @@ public record Advice(
             List<HouseQuestion> house,
             List<Sign> findings,
             WorkStyle style) {
-        return new Advice(rule, act, method, null, channels, facts, null, null, null, house, findings, style);
+        return new Advice(
+                rule, act, method, null, channels, facts, null, null, null, house, findings, style, List.of());
     }
 
     /** A look first. */
@@ -72,7 +88,8 @@ public record Advice(
     static Advice toLook(
             Rule rule, Look look, List<String> channels, Map<Fact, Integer> facts, Cause separates, Cause from) {
         return new Advice(
-                rule, Act.LOOK, null, look, channels, facts, separates, from, null, List.of(), List.of(), null);
+                rule, Act.LOOK, null, look, channels, facts, separates, from, null, List.of(), List.of(), null,
+                List.of());
     }
 
     /** Whether the mains must be on for it: a printed check, a look with power, work that the machine does. */
@@ -81,20 +98,33 @@ public record Advice(
             case CHECK -> true;
             case LOOK -> look.needs() == Look.Needs.POWER;
             case WORK -> method.needsPower();
-            case FINISH, STOP_ELECTRICAL, STOP_MONEY, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> false;
+            case FINISH, STOP_ELECTRICAL, STOP_MONEY, ASK_CUSTOMER, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> false;
         };
+    }
+
+    /** The same, called for by something told or found. */
+    Advice because(Sign sign) {
+        return new Advice(
+                rule, act, method, look, channels, facts, cause, otherCause, money, house, List.of(sign), style, tried);
     }
 
     /** The same, done for a cause. */
     Advice against(Cause remedied) {
         return new Advice(
-                rule, act, method, look, channels, facts, remedied, otherCause, money, house, findings, style);
+                rule, act, method, look, channels, facts, remedied, otherCause, money, house, findings, style, tried);
+    }
+
+    /** The same, naming what was tried. */
+    Advice after(List<Tried> all) {
+        return new Advice(
+                rule, act, method, look, channels, facts, cause, otherCause, money, house, findings, style, all);
     }
 
     /** The same, by this sum. */
     Advice by(Worth worth) {
         Money sum = new Money((int) Math.round(100 * worth.chance()), worth.cost(), worth.gain());
-        return new Advice(rule, act, method, look, channels, facts, cause, otherCause, sum, house, findings, style);
+        return new Advice(
+                rule, act, method, look, channels, facts, cause, otherCause, sum, house, findings, style, tried);
     }
 
     /**
@@ -110,6 +140,15 @@ public record Advice(
     public enum Rule {
         FIRST_CHECK(0),
         CHECK_AGAIN(0),
+        /** Acceptance hangs on nozzles that were not read, or a few gaps only moved. */
+        READ_AGAIN(0),
+        /** No check can be printed. */
+        NO_CHECK(0),
+        /** A complaint that nothing explained yet. */
+        COMPLAINT(0),
+        /** A finding that would end the visit, or that was mended, is looked at again. */
+        LOOK_AGAIN(0),
+        STATION_AT_END(0),
         /** A stream that was read on the bench is not the check after the refit. */
         CHECK_AFTER_REFIT(0),
         ACCEPTED(1),
@@ -124,6 +163,8 @@ public record Advice(
         WANDERING(5),
         ELECTRICAL(6),
         NOT_WORTH_IT(7),
+        /** One more attempt would cost more than the customer said to pay. */
+        OVER_LIMIT(7),
         STOP_UNCHANGED(7),
         STOP_NO_FLOW(7),
         RECOVERING(8),
@@ -152,6 +193,8 @@ public record Advice(
         FINISH,
         STOP_ELECTRICAL,
         STOP_MONEY,
+        /** The customer is asked whether to go on over the price limit. */
+        ASK_CUSTOMER,
         STOP_HOUSE,
         NOT_RECOVERABLE,
         ELSEWHERE

@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import undoknot.advice.Advice.Act;
@@ -12,10 +13,10 @@ import undoknot.advice.Advice.Rule;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.Channel;
-import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleState;
 import undoknot.observation.Fact;
+import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
 import undoknot.practice.HouseQuestion;
@@ -28,11 +29,14 @@ import undoknot.treatment.Stroke;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
 import undoknot.visit.Round;
-import undoknot.visit.UnchangedRounds;
+import undoknot.visit.Step.Checked;
 import undoknot.visit.VisitLog;
 
 /** Where a visit stands: what the rules of handbook 13 share. */
 final class AdviceContext {
+
+    /** So few gaps in a head may be strays (handbook 5). */
+    static final int FEW_GAPS = 3;
 
     final VisitLog visit;
     final Ranking ranking;
@@ -48,7 +52,11 @@ final class AdviceContext {
     /** Channels with nozzles out, worst first. */
     final List<String> affected;
 
+    /** Readings like the last one, pair by pair. */
     final List<Round> rounds;
+
+    /** The same from verdict to verdict. */
+    final List<Round> verdicts;
 
     AdviceContext(VisitLog visit, Ranking ranking, Terms terms) {
         this.visit = visit;
@@ -57,7 +65,8 @@ final class AdviceContext {
         this.house = terms.house();
         this.found = CurrentFindings.of(visit);
         this.affected = visit.affected();
-        this.rounds = visit.rounds();
+        this.rounds = visit.roundsLikeLast();
+        this.verdicts = VisitLog.verdicts(rounds);
         bars.addAll(BarredByFinding.of(found));
         if (visit.head().inHold()) {
             bars.add(BarredWork.POWER);
@@ -76,6 +85,9 @@ final class AdviceContext {
             Map<Fact, Integer> facts,
             List<HouseQuestion> asked,
             List<Sign> findings) {
+        if (method != null && method.fillsWaste() && !looked(Look.WASTE_STORE, null)) {
+            return Advice.toLook(Look.WASTE_STORE, List.of(), Map.of(), null, null);
+        }
         WorkStyle style = method == null ? null : HouseWorkStyle.of(method, channels, this);
         return Advice.to(rule, act, method, channels, facts, asked, findings, style);
     }
@@ -84,17 +96,9 @@ final class AdviceContext {
         return rounds.get(rounds.size() - 1);
     }
 
-    /** The round of the treatment that the last map judges: a cycle or a rest that only let it settle belongs to it. */
-    Round judgedRound() {
-        Round last = lastRound();
-        if (last.work().stream().allMatch(w -> w.method().settles()) && rounds.size() > 1) {
-            Round before = rounds.get(rounds.size() - 2);
-            if (!before.work().isEmpty()
-                    && !before.work().get(before.work().size() - 1).method().settles()) {
-                return before;
-            }
-        }
-        return last;
+    /** The last round, from verdict to verdict, that reached a channel: what came of it there decides what is next there. */
+    Optional<Round> judged(String channel) {
+        return verdicts.stream().filter(r -> r.touches(channel)).reduce((a, b) -> b);
     }
 
     List<Method> ladder(Cause cause, List<String> channels) {
@@ -150,29 +154,42 @@ final class AdviceContext {
                         .isPresent();
     }
 
-    boolean mayGoAgain(Method method, List<String> channels) {
-        if (isReplaced(method, channels)) {
-            return false;
+    /**
+     * Whether a rung of a ladder is left in a channel: what was used on another channel is free here.
+     *
+     * @param rung how often the method stands in the ladder up to there
+     */
+    boolean isLeft(Method method, int rung, String channel) {
+        if (method == Method.CYCLE) {
+            return isPossible(method) && mayCycle(channel) && visit.times(method, List.of(channel)) == 0;
         }
-        int rungs = method.rungs();
-        if (method == Method.CYCLE && !house.says(School.CyclesFirst.UP_TO_THREE)) {
-            rungs = ranking.leading().cause() == Cause.ELECTRICAL ? UnchangedRounds.ENOUGH : 0;
-        }
-        return visit.times(method, channels) < rungs && isPossible(method);
+        return visit.times(method, List.of(channel)) < rung
+                && isPossible(method)
+                && !isReplaced(method, List.of(channel));
     }
 
-    /** Whether what brings much back may go on: within its own cap, which is more than the rungs of what does not help. */
-    boolean mayGoOn(Method method, List<String> channels) {
-        boolean wanted = method != Method.CYCLE || mayGoAgain(method, channels);
-        return wanted
-                && isPossible(method)
-                && !isReplaced(method, channels)
-                && channels.stream().anyMatch(code -> visit.times(method, List.of(code)) < method.cap());
+    /** Whether one more go may follow one that brought much back: within the method's own cap (handbook 13, rule 8). */
+    boolean mayGoOn(Method method, String channel) {
+        return isPossible(method)
+                && !isReplaced(method, List.of(channel))
+                && (method == Method.CYCLE ? mayCycle(channel) : visit.times(method, List.of(channel)) < method.cap());
+    }
+
+    /** Cycles clean up to three times before hands do, those told at take-in among them; later ones only let hands' work settle. */
+    private boolean mayCycle(String channel) {
+        return house.says(School.CyclesFirst.UP_TO_THREE)
+                && !visit.isWorkedByHand(channel)
+                && visit.cleaningCycles(channel) < Method.CYCLE.rungs();
     }
 
     /** Whether the family allows it and nothing found forbids it. */
     boolean isPossible(Method method) {
-        return !method.barredBy(bars) && method.allowedBy(visit.family());
+        // A head whose stream was read is on the bench: nothing there is run by the machine.
+        boolean streamRead = visit.lastCheck().filter(Checked::isOffMachine).isPresent();
+        return !method.barredBy(bars)
+                && !(streamRead && method.needsPower())
+                && method.allowedBy(visit.family())
+                && Ladder.hasPartsFor(method, visit.family().construction());
     }
 
     /** What is likeliest in a channel. */
@@ -181,10 +198,36 @@ final class AdviceContext {
     }
 
     static List<String> channelsWhere(Round round, Predicate<Counts> fits) {
-        return Comparison.of(round.before().map(), round.after().map()).channels().entrySet().stream()
+        return round.counts().entrySet().stream()
                 .filter(e -> fits.test(e.getValue()))
                 .map(Map.Entry::getKey)
                 .toList();
+    }
+
+    /** Whether a look was taken in a channel, or for the whole head. */
+    boolean looked(Look look, String channel) {
+        return found.stream()
+                .anyMatch(o -> look.findings().contains(o.sign())
+                        && (o.channel() == null || o.channel().equals(channel)));
+    }
+
+    boolean isMended(Look look, String channel) {
+        return CurrentFindings.isMended(visit, look, channel);
+    }
+
+    boolean isPowerAllowed() {
+        return visit.head().mayHavePower() && !bars.contains(BarredWork.POWER);
+    }
+
+    /** Whether something was told of a channel, or of the whole head. */
+    boolean toldOf(Sign sign, String channel) {
+        return visit.told().stream()
+                .anyMatch(o ->
+                        o.sign() == sign && (o.channel() == null || o.channel().equals(channel)));
+    }
+
+    boolean told(Sign sign) {
+        return visit.told().stream().anyMatch(o -> o.sign() == sign);
     }
 
     List<String> treated() {
@@ -198,6 +241,6 @@ final class AdviceContext {
     }
 
     int outNow() {
-        return visit.lastMap().map(m -> m.count(NozzleState.MISSING)).orElse(0);
+        return visit.completedMap().map(m -> m.count(NozzleState.MISSING)).orElse(0);
     }
 }

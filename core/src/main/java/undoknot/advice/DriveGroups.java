@@ -11,6 +11,8 @@ import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Fact;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
+import undoknot.treatment.Method;
+import undoknot.visit.Round;
 import undoknot.visit.UnchangedRounds;
 
 /** When a head is electrically dead (handbook 13, rule 6), and what must have been looked at before that is said. */
@@ -27,19 +29,43 @@ final class DriveGroups {
 
     DriveGroups(AdviceContext context) {
         this.context = context;
-        this.unchanged = UnchangedRounds.of(context.rounds);
-        this.channels = context.visit.lastMap().map(this::keptTo).orElse(List.of());
+        this.unchanged = UnchangedRounds.of(
+                context.rounds.stream().filter(Round::isOfMaps).toList());
+        this.channels = withBorder().stream()
+                .filter(code -> unchanged.getOrDefault(code, 0) >= UnchangedRounds.ENOUGH)
+                .toList();
     }
 
-    private List<String> keptTo(NozzleMap map) {
-        return context.allChannels().stream()
-                .filter(code -> unchanged.getOrDefault(code, 0) >= UnchangedRounds.ENOUGH)
-                .filter(code -> {
-                    ChannelFeatures f = ChannelFeatures.of(
-                            map.channel(code), context.visit.family().driveGroups());
-                    return f.filledGroups().isPresent() || !f.densitySteps().isEmpty();
-                })
-                .toList();
+    /** Affected channels whose outage fills drive groups, or whose dashes change strength at a border of them. */
+    List<String> withBorder() {
+        NozzleMap map = context.visit.completedMap().orElse(null);
+        return map == null
+                ? List.of()
+                : context.affected.stream()
+                        .filter(code -> ChannelFeatures.of(
+                                        map.channel(code),
+                                        context.visit.family().driveGroups())
+                                .hasBorder())
+                        .toList();
+    }
+
+    /**
+     * The cycle that shows whether a drive group is dead: its own, beside the cleaning cycles, until two rounds left the gaps as
+     * they were; none without the sign of a group.
+     */
+    Optional<Method> testCycle(String channel) {
+        return withBorder().contains(channel)
+                        && !channels.contains(channel)
+                        && context.isPossible(Method.CYCLE)
+                        && context.visit.times(Method.CYCLE, List.of(channel))
+                                < UnchangedRounds.ENOUGH + Method.CYCLE.rungs()
+                ? Optional.of(Method.CYCLE)
+                : Optional.empty();
+    }
+
+    /** Whether a group has not moved in two rounds, and it is only to be looked whether something else explains it. */
+    boolean isDoubted() {
+        return !channels.isEmpty() && missingLook().isPresent();
     }
 
     Optional<Advice> electrical() {
@@ -57,22 +83,16 @@ final class DriveGroups {
             return Optional.empty();
         }
         String code = channels.get(0);
-        if (!looked(Look.STATION, code)) {
+        if (!context.looked(Look.STATION, code)) {
             return Optional.of(Look.STATION);
         }
-        if (!looked(Look.FACE, code)) {
+        if (!context.looked(Look.FACE, code)) {
             return Optional.of(Look.FACE);
         }
         List<Look> fitting = UPSTREAM.stream()
                 .filter(l -> l.fits(context.visit.family().construction()))
                 .toList();
-        return fitting.stream().anyMatch(l -> looked(l, code)) ? Optional.empty() : Optional.of(fitting.get(0));
-    }
-
-    private boolean looked(Look look, String code) {
-        return context.found.stream()
-                .anyMatch(o -> look.findings().contains(o.sign())
-                        && (o.channel() == null || o.channel().equals(code)));
+        return fitting.stream().anyMatch(l -> context.looked(l, code)) ? Optional.empty() : Optional.of(fitting.get(0));
     }
 
     private boolean facesFine() {

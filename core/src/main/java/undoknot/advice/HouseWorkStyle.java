@@ -48,7 +48,6 @@ final class HouseWorkStyle {
     private static final int FEW_CHANNELS = 2;
 
     private static final double WARM_C = 45;
-    private static final double WARM_WATER_C = 40;
 
     private HouseWorkStyle() {}
 
@@ -75,7 +74,14 @@ final class HouseWorkStyle {
                 temperatureC(method, fluid, context),
                 strokes && !pulses ? UsualDose.AFTER_SOAK_ML : null,
                 pulses ? UsualDose.PULSES_ML : null,
-                act(method, channels, context));
+                act(method, channels, context),
+                leadDecides(method, context.visit.family().limits()));
+    }
+
+    /** A bath on a laminated head, or work for which a head comes out that only a lead takes out. */
+    private static boolean leadDecides(Method method, Limits limits) {
+        return method == Method.BATH && limits.bath() == Limits.Bath.LEAD_ONLY
+                || method.isBenchWork() && limits.removable() == Limits.Removable.LEAD_ONLY;
     }
 
     /** A damper is cleaned first; what still drags after that, or was cleaned as often as it may be, gets a new one. */
@@ -95,7 +101,7 @@ final class HouseWorkStyle {
                 && !context.house.says(School.WarmFluid.NEVER);
         return method == Method.WARM || warmWater
                 ? Double.valueOf(Math.min(
-                        method == Method.WARM ? WARM_C : WARM_WATER_C,
+                        method == Method.WARM ? WARM_C : UsualDose.LUKEWARM_C,
                         context.visit.family().limits().heatC()))
                 : null;
     }

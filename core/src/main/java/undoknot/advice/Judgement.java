@@ -44,6 +44,14 @@ public record Judgement(
                 AdviceRules.of(new AdviceContext(visit, ranking, terms), looks, worthOf));
     }
 
+    /** Those that do not print as they should; all of them while no print shows which. */
+    private static List<String> channels(VisitLog visit) {
+        boolean prints = visit.lastCheck().filter(c -> !c.notPossible()).isPresent();
+        return prints
+                ? visit.affected()
+                : visit.family().channels().stream().map(Channel::code).toList();
+    }
+
     private static List<NextLook.Proposal> looks(VisitLog visit, Ranking ranking) {
         List<Observation> context = CurrentFindings.of(visit);
         // What was mended is not looked at again on its own account.
@@ -52,9 +60,7 @@ public record Judgement(
                         context,
                         new NextLook.Possible(
                                 visit.family().construction(),
-                                visit.family().channels().stream()
-                                        .map(Channel::code)
-                                        .toList(),
+                                channels(visit),
                                 visit.head().mayHavePower(),
                                 visit.head().site() == Site.IN_CARRIAGE))
                 .stream()

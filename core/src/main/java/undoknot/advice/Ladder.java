@@ -3,6 +3,7 @@ package undoknot.advice;
 import static undoknot.practice.HouseQuestion.*;
 import static undoknot.treatment.Method.*;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import java.util.stream.Stream;
 import undoknot.diagnosis.Cause;
 import undoknot.head.Construction;
 import undoknot.head.Family;
+import undoknot.observation.Look;
 import undoknot.practice.HouseRules;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
@@ -19,25 +21,69 @@ import undoknot.treatment.WorkBetweenChecks;
 /** What is tried for a cause, gentlest first, as far as the family and the house rules allow it (handbook 8, 9 and 12). */
 public final class Ladder {
 
+    /** Every rung stands for itself: what is done three times, each time longer, stands three times. */
+    private static final List<Method> DRIED = List.of(
+            CYCLE,
+            PAD,
+            FLUSH,
+            PORT_SOAK,
+            PORT_SOAK,
+            FLUSH,
+            PORT_SOAK,
+            PORT_SOAK,
+            WARM,
+            TRAY_SOAK,
+            RINSE,
+            BATH,
+            STEAM,
+            CYCLE_STRONG);
+
+    private static final List<Method> DRIED_LAMINATED =
+            List.of(CYCLE, PAD, PAD, PAD, PAD, DRAW_BACK, TRAY_SOAK, DRAW_BACK, BATH);
+
+    private static final List<Method> DRIED_METERED =
+            List.of(CYCLE, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM, PRIME);
+
+    private static final List<Method> INK_LAMINATED = List.of(PAD, DRAW_BACK, TRAY_SOAK, DRAW_BACK, SYSTEM, CARTRIDGE);
+
     private static final Map<Cause, List<Method>> LADDERS = new EnumMap<>(Map.ofEntries(
-            Map.entry(
-                    Cause.DRIED_INK,
-                    List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG)),
-            Map.entry(Cause.AIR, List.of(PURGE, DRAW_IN, CARTRIDGE, REST)),
-            Map.entry(Cause.SUPPLY_RESTRICTED, List.of(DAMPER, LINE, CARTRIDGE)),
-            Map.entry(Cause.CARTRIDGE_FAULT, List.of(CARTRIDGE, DRAW_IN)),
+            Map.entry(Cause.DRIED_INK, DRIED),
+            Map.entry(Cause.AIR, List.of(PURGE, PURGE, DRAW_IN, CARTRIDGE, CHARGE, REST)),
+            Map.entry(Cause.SUPPLY_RESTRICTED, List.of(DAMPER, DAMPER, LINE, CARTRIDGE, CHARGE)),
+            Map.entry(Cause.CARTRIDGE_FAULT, List.of(CARTRIDGE, CARTRIDGE, DRAW_IN)),
             // What a dirty station has put into the nozzles stays there once it is clean.
-            Map.entry(Cause.SERVICE_STATION, List.of(STATION, CYCLE, FLUSH, PORT_SOAK, WARM)),
-            Map.entry(Cause.FACE_DEBRIS, List.of(WIPE, PAD, VAPOUR)),
-            Map.entry(Cause.CARRIAGE_DIRT, List.of(UNDERSIDE)),
+            Map.entry(Cause.SERVICE_STATION, List.of(STATION)),
+            Map.entry(Cause.FACE_DEBRIS, List.of(WIPE, PAD, VAPOUR, VAPOUR, VAPOUR)),
+            Map.entry(Cause.CARRIAGE_DIRT, List.of(UNDERSIDE, UNDERSIDE)),
             Map.entry(Cause.ELECTRICAL, List.of(CYCLE)),
-            Map.entry(Cause.CONTACTS, List.of(RESEAT)),
-            Map.entry(Cause.ALIGNMENT_ENCODER, List.of(ALIGN, STRIP)),
+            Map.entry(Cause.CONTACTS, List.of(RESEAT, RESEAT, RINSE, RESEAT)),
+            Map.entry(Cause.ALIGNMENT_ENCODER, List.of(ALIGN, STRIP, ALIGN)),
             Map.entry(Cause.PLATE_DAMAGE, List.of()),
-            Map.entry(Cause.UNSUITABLE_INK, List.of(FLUSH, PORT_SOAK, WARM, RINSE, SYSTEM)),
+            Map.entry(Cause.UNSUITABLE_INK, List.of(FLUSH, PORT_SOAK, FLUSH, WARM, RINSE, SYSTEM, CARTRIDGE)),
             Map.entry(Cause.NOT_THE_HEAD, List.of())));
 
+    /** Fluid below this warms nothing, °C (handbook 8: warm fluid is 40 to 50 °C). */
+    static final double LEAST_WARM_C = 40;
+
+    /** What is looked at before hands mend it: a look is the cheaper, and the mend of what is sound is for nothing. */
+    private static final Map<Method, Look> LOOKS = Map.of(
+            STATION, Look.STATION,
+            CARTRIDGE, Look.INK_LEVEL,
+            DAMPER, Look.DAMPER,
+            LINE, Look.LINE,
+            PURGE, Look.AIR,
+            DRAW_IN, Look.AIR,
+            UNDERSIDE, Look.UNDERSIDE,
+            STRIP, Look.ENCODER,
+            WIPE, Look.FACE,
+            VAPOUR, Look.FACE);
+
     private Ladder() {}
+
+    /** The look that goes before a method on a head of this construction; empty when there is none. */
+    static Optional<Look> lookBefore(Method method, Construction construction) {
+        return Optional.ofNullable(LOOKS.get(method)).filter(look -> look.fits(construction));
+    }
 
     /**
      * What of a head decides its ladder.
@@ -49,18 +95,40 @@ public final class Ladder {
     public record Head(Family family, HouseRules house, boolean food, boolean stiff, boolean stuckPort) {}
 
     public static List<Method> of(Cause cause, Head head) {
-        Construction construction = head.family().construction();
-        // Nothing may be pushed into a laminated head; drawing back is its method of choice.
-        List<Method> usual = construction == Construction.LAMINATED_PIEZO && cause == Cause.DRIED_INK
-                ? List.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH)
-                : pushedOrDrawn(LADDERS.get(cause), head);
+        List<Method> usual = cause == Cause.SERVICE_STATION
+                ? Stream.concat(LADDERS.get(cause).stream(), dried(head).stream())
+                        .toList()
+                : cause == Cause.DRIED_INK
+                        ? dried(head)
+                        : cause == Cause.UNSUITABLE_INK && head.family().construction() == Construction.LAMINATED_PIEZO
+                                ? INK_LAMINATED
+                                : pushedOrDrawn(LADDERS.get(cause), head);
         return afterStuckPort(usual, head).stream()
                 .map(m -> byHouse(m, cause, head))
                 .flatMap(Optional::stream)
-                .filter(m -> m.allowedBy(head.family()))
+                .filter(m -> m.allowedBy(head.family())
+                        && hasPartsFor(m, head.family().construction()))
                 .filter(m -> !(head.food() && m == VAPOUR))
-                .distinct()
                 .toList();
+    }
+
+    private static List<Method> dried(Head head) {
+        return switch (head.family().construction()) {
+            // Nothing may be pushed into a laminated head; drawing back is its method of choice.
+            case LAMINATED_PIEZO -> DRIED_LAMINATED;
+            case METERED_PIEZO -> pushedOrDrawn(DRIED_METERED, head);
+            case DESK_PIEZO, WIDE_PIEZO -> pushedOrDrawn(DRIED, head);
+            case THERMAL_BLADDER, THERMAL_OPEN ->
+                pushedOrDrawn(DRIED.stream().filter(m -> m != PAD).toList(), head);
+        };
+    }
+
+    /** Whether a head has what a method is done to: one that carries its cartridges has neither damper nor line. */
+    static boolean hasPartsFor(Method method, Construction construction) {
+        return switch (method) {
+            case DAMPER, LINE, DRAW_IN, SYSTEM -> construction.hasDampers();
+            default -> true;
+        };
     }
 
     /** Where the shop draws rather than pushes, drawing takes the place of every stroke at the port. */
@@ -83,8 +151,9 @@ public final class Ladder {
             case RINSE_AGAIN -> List.of(RINSE, PORT_SOAK, WARM, FLUSH);
             case WARM_THEN_SOAK -> List.of(WARM, PORT_SOAK, FLUSH);
         };
-        return Stream.concat(first.stream(), ladder.stream().filter(m -> !first.contains(m)))
-                .toList();
+        List<Method> rest = new ArrayList<>(ladder);
+        first.forEach(rest::remove);
+        return Stream.concat(first.stream(), rest.stream()).toList();
     }
 
     /** The method as the house rules would have it: itself, another in its place, or none. */
@@ -99,13 +168,22 @@ public final class Ladder {
                         ? Optional.of(CYCLE_STRONG)
                         : only(CYCLE, cause == Cause.ELECTRICAL || house.says(School.CyclesFirst.UP_TO_THREE));
             case CYCLE_STRONG -> only(CYCLE_STRONG, house.says(School.CyclesFirst.STRONG_AT_THE_END));
-            case FLUSH -> Optional.of(house.says(School.WarmFluid.ALWAYS) ? WARM : FLUSH);
+            case FLUSH -> Optional.of(house.says(School.WarmFluid.ALWAYS) && canBeWarm(head.family()) ? WARM : FLUSH);
             case WARM ->
-                only(WARM, house.says(School.WarmFluid.ALWAYS) || stiff && house.says(School.WarmFluid.WHEN_STIFF));
+                only(
+                        WARM,
+                        canBeWarm(head.family())
+                                && (house.says(School.WarmFluid.ALWAYS)
+                                        || stiff && house.says(School.WarmFluid.WHEN_STIFF)));
             case TRAY_SOAK -> only(TRAY_SOAK, !house.says(School.Submerge.NEVER));
             case WIPE -> only(WIPE, house.says(School.Wiping.DAMP_IN_PLACE));
             default -> Optional.of(method);
         };
+    }
+
+    /** Whether the family takes fluid that still warms. */
+    static boolean canBeWarm(Family family) {
+        return family.limits().heatC() >= LEAST_WARM_C;
     }
 
     private static Optional<Method> only(Method method, boolean is) {

@@ -60,6 +60,8 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
         LOOK,
         TREAT,
         CHECK_AGAIN,
+        /** One more attempt would cost more than the customer said to pay. */
+        ASK_CUSTOMER,
         RETURN,
         WAIT_SOAK,
         WAIT_BURST,
@@ -184,6 +186,7 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
             case CHECK -> advice.rule() == Rule.FIRST_CHECK ? Action.FIRST_CHECK : Action.CHECK_AGAIN;
             case LOOK -> Action.LOOK;
             case WORK -> Action.TREAT;
+            case ASK_CUSTOMER -> Action.ASK_CUSTOMER;
             case FINISH, STOP_ELECTRICAL, STOP_MONEY, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> Action.RETURN;
         };
         return new NextStep(action, null, advice);

@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
+import undoknot.nozzle.Acceptance;
 import undoknot.observation.Fact;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
@@ -29,11 +30,15 @@ final class RepairOfFinding {
             Map.entry(Sign.STATION_CRUSTED, Method.STATION),
             Map.entry(Sign.UNDERSIDE_FLAKES, Method.UNDERSIDE),
             Map.entry(Sign.STRIP_SMEARED, Method.STRIP),
+            Map.entry(Sign.ALIGN_UNSETTLED, Method.STRIP),
             Map.entry(Sign.FACE_DIRTY, Method.VAPOUR),
             Map.entry(Sign.CONTACTS_DIRTY, Method.RESEAT),
             Map.entry(Sign.CABLE_LOOSE, Method.RESEAT),
             Map.entry(Sign.NOT_RECOGNISED, Method.RESEAT),
             Map.entry(Sign.ERROR_EXPECTED_BACK, Method.RESEAT)));
+
+    /** A mend may be repeated once. */
+    private static final int MENDS_TWICE = 2;
 
     private final AdviceContext context;
 
@@ -41,12 +46,18 @@ final class RepairOfFinding {
         this.context = context;
     }
 
+    /** Whether hands can mend what was found. */
+    static boolean mends(Sign finding) {
+        return MENDS.containsKey(finding);
+    }
+
     static Optional<Advice> of(AdviceContext context) {
         return new RepairOfFinding(context).first();
     }
 
     private Optional<Advice> first() {
-        if (!withSign(Sign.CARRIAGE_STANDS).isEmpty()) {
+        boolean prints = context.visit.lastMap().isPresent();
+        if (isSure(Sign.CARRIAGE_STANDS) && !prints) {
             return Optional.of(end(Act.ELSEWHERE, List.of(), Sign.CARRIAGE_STANDS));
         }
         Optional<Advice> mend = MENDS.entrySet().stream()
@@ -55,7 +66,8 @@ final class RepairOfFinding {
         if (mend.isPresent()) {
             return mend;
         }
-        return !withSign(Sign.FACE_DAMAGED).isEmpty()
+        return isSure(Sign.FACE_DAMAGED)
+                        && context.visit.verdict() != Acceptance.Verdict.MET
                         && context.ranking.leading().cause() == Cause.PLATE_DAMAGE
                 ? Optional.of(end(Act.NOT_RECOVERABLE, context.affected, Sign.FACE_DAMAGED))
                 : Optional.empty();
@@ -63,6 +75,11 @@ final class RepairOfFinding {
 
     private List<Observation> withSign(Sign sign) {
         return context.found.stream().filter(o -> o.sign() == sign).toList();
+    }
+
+    /** One look never ends a visit by itself. */
+    private boolean isSure(Sign sign) {
+        return withSign(sign).stream().anyMatch(o -> LookAgain.isSure(context, o));
     }
 
     private Advice end(Act act, List<String> channels, Sign sign) {
@@ -81,7 +98,10 @@ final class RepairOfFinding {
                 .distinct()
                 .toList();
         List<String> where = named.isEmpty() ? context.allChannels() : named;
-        if (context.visit.times(method, where) >= method.rungs() || context.isReplaced(method, where)) {
+        int most = Math.max(MENDS_TWICE, method.rungs());
+        if (!context.isPossible(method)
+                || where.stream().allMatch(code -> context.visit.times(method, List.of(code)) >= most)
+                || context.isReplaced(method, where)) {
             return Optional.empty();
         }
         return Optional.of(context.advise(
@@ -97,7 +117,11 @@ final class RepairOfFinding {
     /** The same aim by a way that the family allows and the head may have. */
     private Method possible(Method wanted) {
         if (!wanted.allowedBy(context.visit.family())) {
-            return wanted == Method.PURGE ? Method.DRAW_IN : Method.REST;
+            return wanted == Method.PURGE
+                    ? Ladder.hasPartsFor(Method.DRAW_IN, context.visit.family().construction())
+                            ? Method.DRAW_IN
+                            : Method.CARTRIDGE
+                    : Method.REST;
         }
         if (wanted == Method.PURGE && context.visit.times(Method.PURGE) >= Method.PURGE.rungs()) {
             return Method.DRAW_IN;

@@ -47,11 +47,12 @@ final class WhenToStop {
     }
 
     private static Optional<Advice> byMoney(AdviceContext context, Worth worth) {
+        boolean ask = worth != null && worth.isOverLimitAlone();
         return worth == null || !worth.saysStop()
                 ? Optional.empty()
                 : Optional.of(context.advise(
-                                Rule.NOT_WORTH_IT,
-                                Act.STOP_MONEY,
+                                ask ? Rule.OVER_LIMIT : Rule.NOT_WORTH_IT,
+                                ask ? Act.ASK_CUSTOMER : Act.STOP_MONEY,
                                 null,
                                 List.of(),
                                 Map.of(),

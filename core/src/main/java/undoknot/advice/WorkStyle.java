@@ -15,6 +15,7 @@ import undoknot.treatment.Treatment;
  * @param temperatureC of the fluid; null at room temperature
  * @param afterSoakMl stroke that follows when the first has soaked, mL
  * @param act what is done to the part that it is about: a damper is cleaned once, then replaced
+ * @param leadDecides whether only a lead may do it on this family, with a reason
  * @param pulsesAtMostMl where fluid goes in pulses with pad prints between, what they usually come to at most, mL
  */
 public record WorkStyle(
@@ -25,7 +26,8 @@ public record WorkStyle(
         Double temperatureC,
         Double afterSoakMl,
         Double pulsesAtMostMl,
-        Part.Act act) {
+        Part.Act act,
+        boolean leadDecides) {
 
     /** Whether fluid goes in pulses instead of a stroke and a soak. */
     public boolean pulses() {

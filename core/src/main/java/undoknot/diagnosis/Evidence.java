@@ -1,10 +1,12 @@
 package undoknot.diagnosis;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Movement;
 import undoknot.observation.Fact;
@@ -24,7 +26,6 @@ import undoknot.visit.VisitLog;
 public final class Evidence {
 
     private static final Map<CoarseReading.Level, Sign> COARSE = Map.of(
-            CoarseReading.Level.BAR_ABSENT, Sign.BAR_ABSENT,
             CoarseReading.Level.BAR_PALE, Sign.BAR_PALE,
             CoarseReading.Level.BAR_STREAKED, Sign.BAR_STREAKED,
             CoarseReading.Level.STREAM_NONE, Sign.STREAM_NONE,
@@ -37,38 +38,81 @@ public final class Evidence {
 
     public static List<Observation> of(VisitLog visit) {
         List<Observation> seen = new ArrayList<>(visit.told());
-        ofMaps(visit, seen);
+        List<Observation> shown = new ArrayList<>();
+        ofLastReading(visit, shown);
+        seen.addAll(Circumstances.of(visit, shown));
+        ofRounds(visit, seen);
         ofFlow(visit, seen);
         seen.addAll(CurrentFindings.telling(visit));
         return seen;
     }
 
-    private static void ofMaps(VisitLog visit, List<Observation> seen) {
-        Movement.Thresholds thresholds = Movement.Thresholds.DEFAULT;
-        List<Round> rounds = visit.rounds();
+    private static void ofLastReading(VisitLog visit, List<Observation> seen) {
         Optional<Checked> last = visit.lastCheck();
-        last.filter(Checked::notPossible)
-                .ifPresent(c -> seen.add(new Observation(Sign.NO_CHECK, null, Map.of(), c.id())));
-        visit.checks().stream().filter(c -> c.map() != null).reduce((a, b) -> b).ifPresent(c -> {
-            seen.addAll(MapSigns.of(c.map(), visit.family(), c.id()));
-            seen.addAll(MapSigns.ofForeignInk(c.foreign(), visit.family(), c.id()));
-        });
-        last.filter(c -> c.coarse() != null)
-                .ifPresent(c -> c.coarse().channels().forEach((code, line) -> {
-                    Sign sign = line.level() == null ? null : COARSE.get(line.level());
-                    if (sign != null) {
-                        seen.add(new Observation(sign, code, Map.of(), c.id()));
-                    }
-                }));
+        if (last.isEmpty()) {
+            return;
+        }
+        if (last.get().notPossible()) {
+            // What printed before says nothing about a head that prints nothing now.
+            seen.add(new Observation(Sign.NO_CHECK, null, Map.of(), last.get().id()));
+            return;
+        }
+        CoarseReading coarse = last.get().coarse();
+        if (coarse == null || coarse.kind().isOffMachine()) {
+            seen.addAll(ofMaps(visit));
+        }
+        if (coarse != null) {
+            ofCoarse(coarse, last.get().id(), seen);
+        }
+    }
+
+    /** What the last map shows; of a channel in which nothing shows any more, and of the head, what showed last. */
+    private static List<Observation> ofMaps(VisitLog visit) {
+        List<Observation> shown = new ArrayList<>();
+        List<Checked> maps =
+                visit.checks().stream().filter(c -> c.map() != null).toList();
+        for (int i = maps.size() - 1; i >= 0; i--) {
+            Checked check = maps.get(i);
+            List<Observation> signs = new ArrayList<>(MapSigns.of(check.map(), visit.family(), check.id()));
+            signs.addAll(MapSigns.ofForeignInk(check.foreign(), visit.family(), check.id()));
+            // That everything fires once it was treated says nothing of what was wrong.
+            boolean onlyFires = shown.stream().allMatch(o -> o.sign() == Sign.ALL_FIRING);
+            if (onlyFires && signs.stream().anyMatch(o -> o.sign() != Sign.ALL_FIRING)) {
+                shown.clear();
+            }
+            Set<String> known = new HashSet<>();
+            shown.forEach(o -> known.add(o.channel()));
+            signs.stream()
+                    .filter(o -> !known.contains(o.channel()) && (o.sign() != Sign.ALL_FIRING || known.isEmpty()))
+                    .forEach(shown::add);
+        }
+        return shown;
+    }
+
+    private static void ofCoarse(CoarseReading coarse, String from, List<Observation> seen) {
+        int looked = 0;
+        int affected = 0;
+        for (Map.Entry<String, CoarseReading.Line> entry : coarse.channels().entrySet()) {
+            CoarseReading.Level level = entry.getValue().level();
+            if (level == null) {
+                continue;
+            }
+            looked++;
+            affected += level.isBest() ? 0 : 1;
+            Sign sign = level == CoarseReading.Level.BAR_ABSENT ? Sign.WHOLLY_OUT : COARSE.get(level);
+            if (sign != null) {
+                seen.add(new Observation(sign, entry.getKey(), Map.of(), from));
+            }
+        }
+        if (!coarse.kind().isOffMachine()) {
+            MapSigns.ofAll(affected, 0, looked, true, from).ifPresent(seen::add);
+        }
+    }
+
+    private static void ofRounds(VisitLog visit, List<Observation> seen) {
+        List<Round> rounds = visit.rounds();
         for (Round round : rounds) {
-            seen.addAll(PairSigns.of(
-                    round.before().map(),
-                    round.after().map(),
-                    round.between(),
-                    round.channels(),
-                    round.flowed(),
-                    thresholds,
-                    round.after().id()));
+            seen.addAll(PairSigns.of(round, Movement.Thresholds.DEFAULT));
         }
         if (!rounds.isEmpty()) {
             String from = rounds.get(rounds.size() - 1).after().id();

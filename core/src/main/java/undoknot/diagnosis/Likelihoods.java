@@ -26,12 +26,17 @@ public final class Likelihoods {
         CARTRIDGE_LEFT_OUT       +     ++   .    .    .    .    .    .    .    .    .    .    .
         PRINTED_EMPTY            .     +    .    +    .    .    .    ++   .    .    .    .    .
         DAMPERS_WORN             .     .    ++   .    .    .    .    .    .    .    .    .    .
+        POURED_IN                .     +    .    .    .    .    .    .    .    .    .    +    .
+        SOME_CYCLES              .     .    .    .    .    .    .    .    .    .    .    .    .
         MANY_CYCLES              .     .    .    .    +    .    .    .    .    .    .    .    .
         TOLD_GAPS_ONE_COLOUR     .     .    .    -    --   .    .    .    .    -    .    --   -
         TOLD_GAPS_SEVERAL        .     -    -    --   +    -    .    -    .    -    -    +    -
         TOLD_ONE_COLOUR_GONE     -     +    .    ++   +    --   -    -    .    -    --   --   -
         TOLD_EVERYTHING_BLANK    -     -    -    -    +    --   -    -    ++   -    -    -    ++
         TOLD_STARVES             --    +    +++  +    -    --   -    --   .    -    --   -    -
+        TOLD_STOPS               --    +    ++   +    .    --   -    -    .    -    --   --   +
+        TOLD_PALE_EDGE           .     .    +    .    .    .    .    .    .    .    .    .    .
+        TOLD_STRIPE              .     +    .    .    .    +    .    .    .    +    .    .    .
         TOLD_WANDERS             --    ++   ++   -    .    --   -    --   .    -    --   -    -
         TOLD_NEVER_MOVES         +     --   --   .    -    ++   -    ++   .    -    +    -    -
         TOLD_MORE_AFTER_CLEANING -     .    .    -    +++  -    .    -    .    -    -    +    -
@@ -45,17 +50,22 @@ public final class Likelihoods {
         TOLD_CARRIAGE_STANDS     -     -    -    -    -    -    -    -    .    +    -    -    +++
 
         NO_CHECK                 ---   ---  ---  ---  ---  ---  --   -    ++   -    ---  ---  ++
-        ALL_FIRING               ---   --   --   ---  --   ---  ++   ---  --   ++   .    --   --
-        GAPS_IN_MOST             --    --   --   --   +++  --   -    --   -    -    --   +++  -
+        ALL_FIRING               ---  --   --   ---  --   ---  +++  ---  --   +++  .    --   --
+        GAPS_IN_MOST             --   -    -    -    +++  -    --   -    --   --   -    +++  --
+        GAPS_IN_MOST_IDLE        +    -    -    -    +    -    --   -    --   --   -    ++   --
         GAPS_IN_FEW              .     .    .    .    --   .    -    .    -    -    .    --   -
-        WHOLLY_OUT               -     ++   -    +++  .    ---  -    --   -    -    ---  --   -
-        GROUP_FILLED             ---   --   ---  ---  ---  ---  -    +++  -    -    ---  ---  -
-        DENSITY_STEP             --    .    -    -    -    -    .    ++   .    .    -    -    .
-        SCATTERED                ++    --   .    ---  +    --   -    ---  -    -    -    +    -
-        LONG_RUN                 --    +++  .    --   --   --   -    -    -    -    --   --   -
-        ENDS_WORST               --    -    +++  ---  -    --   -    ---  -    -    --   -    -
-        DENSE_WITH_DEFLECTED     --    --   --   ---  --   +++  -    ---  -    -    +    --   -
-        DEFLECTED_CLUSTER        ---   --   --   --   --   -    -    ---  -    -    +++  --   -
+        WHOLLY_OUT               -    ++   -    +++  .    ---  --   --   --   --   ---  --   --
+        WHOLLY_OUT_ALONE         --   ++   -    +++  +    ---  --   --   --   --   ---  --   --
+        WHOLLY_OUT_IDLE          +    +    -    ++   .    ---  --   --   --   --   ---  --   --
+        ALL_BLANK                -     --   --   --   ++   ---  -    -    .    -    ---  -    .
+        GROUP_FILLED             ---  --   ---  ---  ---  ---  --   ++++ --   --   ---  ---  --
+        DENSITY_STEP             --    .    -    -    -    -    .    +++  .    .    -    -    .
+        SCATTERED                ++   --   .    ---  +    --   --   ---  --   --   -    +    --
+        LONG_RUN                 -    ++   .    --   --   -    --   -    --   --   --   --   --
+        ENDS_WORST               --   -    +++  ---  -    --   --   ---  --   --   --   -    --
+        DENSE_WITH_DEFLECTED     --   --   --   ---  --   +++  --   ---  --   --   +    --   --
+        DENSE_RUN                .    -    --   ---  -    ++   --   --   --   --   .    -    --
+        DEFLECTED_CLUSTER        ---  ---  --   ---  ---  -    --   ---  --   --   ++++ --   --
         FOREIGN_COLOUR           -     .    .    .    ++   .    .    -    .    .    ++   .    .
 
         WANDERS                  ---   +++  ++   ---  -    ---  .    ---  .    .    ---  -    .
@@ -64,7 +74,7 @@ public final class Likelihoods {
         FIXED_AFTER_FLUSH        -     --   -    +    .    ++   .    ++   .    .    +    .    .
         SHRINKS_AFTER_FLUSH      ++    .    -    --   .    -    .    ---  .    .    -    .    .
         UNCHANGED_TWO_ROUNDS     -     ---  ---  +    --   +    .    ++   .    .    +    -    .
-        NEWLY_OUT_AFTER_CYCLE    -     -    -    --   +++  -    .    -    .    .    -    +    .
+        NEWLY_OUT_AFTER_CYCLE    .    .    .    -    +++  .    .    .    .    .    .    +    .
         WHOLLY_OUT_AFTER_FLUSH   -     +++  .    .    -    --   .    -    .    .    --   -    .
         BETTER_AFTER_STATION     .     .    .    --   ++   -    .    ---  .    .    -    .    .
         BETTER_AFTER_FACE        -     -    -    --   .    +++  .    ---  .    .    --   -    .
@@ -72,14 +82,13 @@ public final class Likelihoods {
         BETTER_AFTER_CARTRIDGE   -     +    .    +++  -    --   .    ---  .    .    --   -    .
         BETTER_AFTER_SUPPLY      -     +    +++  --   -    --   .    ---  .    .    --   -    .
         SAME_AFTER_STATION       .     .    .    .    -    .    .    .    .    .    .    .    .
-        SAME_AFTER_FACE          .     .    .    .    .    --   .    +    .    .    .    .    .
-        SAME_AFTER_AIR           .     --   .    .    .    .    .    +    .    .    .    .    .
-        SAME_AFTER_CARTRIDGE     .     .    .    --   .    .    .    +    .    .    .    .    .
-        SAME_AFTER_SUPPLY        .     .    --   .    .    .    .    +    .    .    .    .    .
+        SAME_AFTER_FACE          .     .    .    .    .    --   .    .    .    .    .    .    .
+        SAME_AFTER_AIR           .     --   .    .    .    .    .    .    .    .    .    .    .
+        SAME_AFTER_CARTRIDGE     .     .    .    --   .    .    .    .    .    .    .    .    .
+        SAME_AFTER_SUPPLY        .     .    --   .    .    .    .    .    .    .    .    .    .
         BACK_AFTER_REST          -     -    .    --   .    --   .    --   .    .    -    +++  .
 
-        BAR_ABSENT               -     +    .    ++   .    --   .    .    .    .    -    .    .
-        BAR_PALE                 .     .    +    .    .    .    .    +    .    .    .    .    .
+        BAR_PALE                 .     .    +    .    .    .    .    .    .    .    .    .    .
         BAR_STREAKED             +     .    .    --   .    .    .    .    .    .    .    .    .
         STREAM_NONE              ++    .    .    .    .    -    .    -    .    .    -    .    .
         STREAM_BROKEN            +     .    .    .    .    +    .    -    .    .    .    +    .
@@ -92,6 +101,7 @@ public final class Likelihoods {
         FLOW_NONE                ++    .    .    .    .    --   .    --   .    .    -    +    .
         EFFLUENT_RESIDUE         .     -    +    .    .    .    .    -    .    .    .    +++  .
         EFFLUENT_BUBBLES         .     ++   .    .    .    .    .    .    .    .    .    .    .
+        ALIGN_UNSETTLED          .     .    .    .    .    .    .    .    .    +++  .    .    .
 
         ERRORS_NONE              .     .    .    .    .    .    .    .    --   .    .    .    --
         ERROR_EXPECTED_BACK      .     .    .    .    .    .    .    .    ++   .    .    .    .
@@ -117,11 +127,11 @@ public final class Likelihoods {
         STATION_CLEAN            .     .    .    .    ---  .    .    .    .    .    .    .    .
         STATION_CRUSTED          .     .    .    .    +++  .    .    .    .    .    .    -    .
         UNDERSIDE_CLEAN          .     .    .    .    .    .    ---  .    .    .    .    .    .
-        UNDERSIDE_FLAKES         .     .    .    .    .    .    +++  .    .    .    .    .    .
+        UNDERSIDE_FLAKES         .    .    .    .    .    .    ++++ .    .    .    .    .    .
         WASTE_ROOM               .     .    .    .    .    .    .    .    .    .    .    .    .
         WASTE_FULL               .     .    .    .    .    .    .    .    .    .    .    .    .
         STRIP_CLEAN              .     .    .    .    .    .    .    .    .    --   .    .    -
-        STRIP_SMEARED            .     .    .    .    .    .    .    .    .    +++  .    .    .
+        STRIP_SMEARED            .    .    .    .    .    .    .    .    .    ++++ .    .    .
         FACE_CLEAN               .     .    .    .    .    ---  .    +    .    .    --   .    .
         FACE_DIRTY               -     -    -    -    .    +++  .    -    .    .    .    .    .
         FACE_MARKED              .     .    .    .    .    --   .    +    .    .    .    .    .

@@ -27,7 +27,7 @@ import undoknot.visit.BarredByFinding;
 public final class NextLook {
 
     /** A look that is expected to tell less than this, bits per minute of hands, is not worth the walk. */
-    static final double WORTH_BITS_PER_MINUTE = 0.02;
+    static final double WORTH_BITS_PER_MINUTE = 0.03;
 
     private NextLook() {}
 
@@ -49,6 +49,7 @@ public final class NextLook {
     }
 
     /**
+     * @param channels channels in which something may be looked for
      * @param powerAllowed nothing that was logged of the head keeps it from power
      * @param inCarriage whether the head is in its carriage
      */
@@ -84,7 +85,9 @@ public final class NextLook {
             }
             Set<String> suspects = ranking.channels().isEmpty()
                     ? new LinkedHashSet<>(possible.channels())
-                    : ranking.channels().keySet();
+                    : new LinkedHashSet<>(ranking.channels().keySet());
+            // Nothing is looked for in a channel that prints.
+            suspects.retainAll(possible.channels());
             suspects.stream()
                     .filter(code -> !taken.contains(key(look, code)) && !taken.contains(key(look, null)))
                     .map(code -> propose(look, code, ranking.in(code)))
@@ -116,8 +119,10 @@ public final class NextLook {
             for (Likely likely : causes) {
                 mixed += likely.probability() / Math.max(1, sum) * ratio(finding.sign(), likely.cause());
             }
-            chances.put(finding.sign(), finding.share() * mixed);
-            all += finding.share() * mixed;
+            // However much a finding is expected, it is not made more than always.
+            double chance = Math.min(1, finding.share() * mixed);
+            chances.put(finding.sign(), chance);
+            all += chance;
         }
         for (Map.Entry<Sign, Double> finding : chances.entrySet()) {
             for (Likely likely : causes) {

@@ -14,6 +14,7 @@ import undoknot.observation.MapSigns;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
 import undoknot.treatment.WorkBetweenChecks;
+import undoknot.visit.Round;
 
 /** What two checks say about causes, by what was done between them (handbook 5 and 7). */
 public final class PairSigns {
@@ -29,38 +30,32 @@ public final class PairSigns {
 
     private PairSigns() {}
 
-    /**
-     * @param between what was done between them
-     * @param worked channels that were worked on; in the others a change says nothing about the work
-     * @param flowed channels whose flush went through
-     * @param from key of the later check
-     */
-    public static List<Observation> of(
-            NozzleMap before,
-            NozzleMap now,
-            WorkBetweenChecks between,
-            Set<String> worked,
-            Set<String> flowed,
-            Movement.Thresholds thresholds,
-            String from) {
+    public static List<Observation> of(Round round, Movement.Thresholds thresholds) {
+        NozzleMap before = round.before().map();
+        NozzleMap now = round.after().map();
+        String from = round.after().id();
+        WorkBetweenChecks between = round.between();
+        Set<String> flowed = round.flowed();
         List<Observation> signs = new ArrayList<>();
         Comparison comparison = Comparison.of(before, now);
         int newlyOut = (int) comparison.channels().values().stream()
                 .filter(c -> c.newlyOut() >= LEAST_NEW && c.restored() < c.newlyOut())
                 .count();
         comparison.channels().forEach((code, counts) -> {
-            if (worked.isEmpty() || worked.contains(code)) {
-                // A channel that stays out as a whole has nowhere to wander to, and so does not count as fixed.
-                boolean stayedOut = counts.restored() == 0
-                        && ChannelFeatures.of(before.channel(code), 1).whollyOut();
-                Sign sign = stayedOut && (between == WorkBetweenChecks.CYCLE || between == WorkBetweenChecks.FLUSH)
-                        ? null
-                        : ofChannel(counts, between, thresholds, newlyOut >= 2);
-                if (sign != null) {
-                    signs.add(new Observation(sign, code, facts(counts), from));
-                }
+            // A channel that stays out as a whole has nowhere to wander to, and so does not count as fixed.
+            boolean stayedOut = counts.restored() == 0
+                    && ChannelFeatures.of(before.channel(code), 1).whollyOut();
+            // In a channel that was not worked on a change says nothing about the work.
+            WorkBetweenChecks own = round.between(code);
+            boolean untouched =
+                    own == WorkBetweenChecks.NOTHING && !round.work().isEmpty();
+            Sign sign = untouched || stayedOut && (own == WorkBetweenChecks.CYCLE || own == WorkBetweenChecks.FLUSH)
+                    ? null
+                    : ofChannel(counts, own, thresholds, newlyOut >= 2);
+            if (sign != null) {
+                signs.add(new Observation(sign, code, facts(counts), from));
             }
-            if (between == WorkBetweenChecks.FLUSH
+            if (own == WorkBetweenChecks.FLUSH
                     && flowed.contains(code)
                     && ChannelFeatures.of(now.channel(code), 1).whollyOut()
                     && !ChannelFeatures.of(before.channel(code), 1).whollyOut()) {

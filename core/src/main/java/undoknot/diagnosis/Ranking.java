@@ -2,7 +2,10 @@ package undoknot.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -11,6 +14,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 
 /**
  * How likely each cause is, and why. Causes may hold together: each has odds of its own, its prior odds times the likelihood
@@ -32,28 +36,33 @@ public record Ranking(List<Likely> causes, Map<String, List<Likely>> channels) {
     public record Likely(
             Cause cause, double probability, double odds, double prior, String channel, List<Reason> reasons) {
 
-        /** What is explained already needs this one the less; the order of the causes stays that of their odds. */
-        private Likely among(double allOdds) {
-            double others = EXPLAINED_AWAY * (allOdds - odds);
-            return new Likely(cause, odds / (1 + odds + others), odds, prior, channel, reasons);
+        private Likely withOdds(double other) {
+            return new Likely(cause, other / (1 + other), other, prior, channel, reasons);
+        }
+
+        /** What is explained already needs this one the less. */
+        private Likely among(double others) {
+            return new Likely(cause, odds / (1 + odds + EXPLAINED_AWAY * others), odds, prior, channel, reasons);
         }
     }
 
     /**
-     * How far the other causes' odds count against a cause: 0 would take causes as unrelated, 1 as excluding one another.
-     * Chosen on stand-in heads, see docs/judgement.md.
+     * How far other causes count against one that would explain the same: 0 would take causes as unrelated. A second cause beside
+     * a sure one is about as likely as one head in thirteen. Chosen on stand-in heads, see docs/judgement.md.
      */
-    private static final double EXPLAINED_AWAY = 0.6;
+    private static final double EXPLAINED_AWAY = 12;
+
+    private static final double JUST_BELOW = 0.95;
 
     private static final Comparator<Likely> LIKELIEST_FIRST =
             Comparator.comparingDouble(Likely::probability).reversed().thenComparing(Likely::cause);
 
-    private static final Comparator<Reason> WEIGHTIEST_FIRST = Comparator.comparingDouble(
-                    (Reason r) -> -Math.abs(Math.log(r.weight().ratio())))
+    private static final Comparator<Reason> WEIGHTIEST_FIRST = Comparator.comparingDouble((Reason r) -> -strength(r))
             .thenComparing(r -> r.observation().sign());
 
     public Ranking {
         causes = List.copyOf(causes);
+        channels = Collections.unmodifiableMap(new LinkedHashMap<>(channels));
     }
 
     public static Ranking of(Priors priors, Collection<Observation> observed) {
@@ -96,20 +105,71 @@ public record Ranking(List<Likely> causes, Map<String, List<Likely>> channels) {
                 .map(cause -> {
                     double share = priors.share(cause);
                     double odds = share / (1 - share);
-                    List<Reason> reasons = new ArrayList<>();
-                    for (Observation o : own) {
-                        Weight weight = Likelihoods.weight(o.sign(), cause);
-                        if (weight != Weight.NONE) {
-                            odds *= weight.ratio();
-                            reasons.add(new Reason(o, weight));
-                        }
+                    List<Reason> reasons = reasons(own, cause);
+                    for (Reason reason : reasons) {
+                        odds *= reason.weight().ratio();
                     }
                     reasons.sort(WEIGHTIEST_FIRST);
                     return new Likely(cause, odds / (1 + odds), odds, share, channel, List.copyOf(reasons));
                 })
                 .toList();
-        double all = alone.stream().mapToDouble(Likely::odds).sum();
-        return alone.stream().map(l -> l.among(all)).sorted(LIKELIEST_FIRST).toList();
+        alone = withoutBorder(alone, own);
+        List<Likely> judged = alone;
+        return judged.stream()
+                .map(l -> l.among(rivals(l, judged)))
+                .sorted(LIKELIEST_FIRST)
+                .toList();
+    }
+
+    /** The signs of a drive group: without one of them a dead group is never likelier than dried ink (handbook 7). */
+    static final Set<Sign> BORDER = EnumSet.of(Sign.GROUP_FILLED, Sign.DENSITY_STEP);
+
+    private static List<Reason> reasons(List<Observation> own, Cause cause) {
+        List<Reason> reasons = new ArrayList<>();
+        Map<OneFact, Reason> once = new EnumMap<>(OneFact.class);
+        for (Observation o : own) {
+            Weight weight = Likelihoods.weight(o.sign(), cause);
+            if (weight == Weight.NONE) {
+                continue;
+            }
+            Reason reason = new Reason(o, weight);
+            OneFact fact = OneFact.of(reason, cause);
+            if (fact == null) {
+                reasons.add(reason);
+            } else {
+                // Of two that weigh the same the later sign is the closer look.
+                once.merge(fact, reason, (a, b) -> strength(b) >= strength(a) ? b : a);
+            }
+        }
+        reasons.addAll(once.values());
+        return reasons;
+    }
+
+    static double strength(Reason reason) {
+        return Math.abs(Math.log(reason.weight().ratio()));
+    }
+
+    private static List<Likely> withoutBorder(List<Likely> alone, List<Observation> own) {
+        if (own.stream().anyMatch(o -> BORDER.contains(o.sign()))) {
+            return alone;
+        }
+        double most = JUST_BELOW * alone.get(Cause.DRIED_INK.ordinal()).odds();
+        return alone.stream()
+                .map(l -> l.cause() == Cause.ELECTRICAL && l.odds() > most ? l.withOdds(most) : l)
+                .toList();
+    }
+
+    /**
+     * How sure the others are that would explain the same, each at most 1: gaps do not explain smears, nor dirt on the carriage
+     * gaps.
+     */
+    private static double rivals(Likely likely, List<Likely> among) {
+        return among.stream()
+                .filter(l -> l.cause() != likely.cause()
+                        && l.cause().showsInNozzles() == likely.cause().showsInNozzles())
+                .mapToDouble(l -> l.odds() / (1 + l.odds()))
+                .map(p -> p * p)
+                .sum();
     }
 
     private static List<Likely> surest(Collection<List<Likely>> channels) {

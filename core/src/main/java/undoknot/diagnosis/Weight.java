@@ -5,6 +5,8 @@ package undoknot.diagnosis;
  * than without it.
  */
 public enum Weight {
+    /** Hardly ever seen without the cause. */
+    DECISIVE("++++", 40),
     STRONG("+++", 12),
     MODERATE("++", 4),
     WEAK("+", 2),

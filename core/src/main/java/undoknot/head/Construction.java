@@ -26,6 +26,11 @@ public enum Construction {
         this.limits = limits;
     }
 
+    /** Whether lines, dampers or sub-tanks feed it; thermal heads carry their cartridges and have neither. */
+    public boolean hasDampers() {
+        return this != THERMAL_BLADDER && this != THERMAL_OPEN;
+    }
+
     public Limits limits() {
         return limits;
     }

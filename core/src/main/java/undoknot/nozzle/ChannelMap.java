@@ -63,6 +63,18 @@ public final class ChannelMap {
         return new ChannelMap(size, copy);
     }
 
+    /** The same with the nozzles that it leaves unread as another of its size has them. */
+    ChannelMap completedBy(ChannelMap earlier) {
+        BitSet unread = nozzles(NozzleState.UNREAD);
+        ChannelMap completed = this;
+        for (NozzleState state : NozzleState.values()) {
+            BitSet known = earlier.nozzles(state);
+            known.and(unread);
+            completed = known.isEmpty() ? completed : completed.with(known, state);
+        }
+        return completed;
+    }
+
     private static void put(long[][] planes, int i, NozzleState state) {
         for (int p = 0; p < PLANES; p++) {
             long bit = 1L << (i & 63);

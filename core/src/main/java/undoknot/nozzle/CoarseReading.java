@@ -143,6 +143,30 @@ public record CoarseReading(Kind kind, Map<String, Line> channels) {
         return changes;
     }
 
+    /**
+     * The same as counts, each step down from the best level counted as one nozzle out of as many as there are steps;
+     * channels that were not looked at in both are left out.
+     *
+     * @throws IllegalArgumentException when the two are of different kinds
+     */
+    public static Map<String, Counts> counts(CoarseReading before, CoarseReading now) {
+        Map<String, Change> changes = compare(before, now);
+        Map<String, Counts> counts = new LinkedHashMap<>();
+        int steps = now.kind.levels().size() - 1;
+        changes.forEach((code, change) -> {
+            if (change == Change.NOT_LOOKED) {
+                return;
+            }
+            int was = before.kind.levels().indexOf(before.channels.get(code).level());
+            int is = now.kind.levels().indexOf(now.channels.get(code).level());
+            boolean moved = change == Change.ELSEWHERE;
+            int restored = moved ? 1 : Math.max(0, was - is);
+            int newly = moved ? 1 : Math.max(0, is - was);
+            counts.put(code, new Counts(steps, 0, restored, was - restored, newly, 0, 0, 0, 0));
+        });
+        return counts;
+    }
+
     private static Change change(Line before, Line now) {
         if (before == null || before.level() == null || now.level() == null) {
             return Change.NOT_LOOKED;

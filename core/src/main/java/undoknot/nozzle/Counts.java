@@ -34,7 +34,7 @@ public record Counts(
         }
     }
 
-    static final Counts NONE = new Counts(0, 0, 0, 0, 0, 0, 0, 0, 0);
+    public static final Counts NONE = new Counts(0, 0, 0, 0, 0, 0, 0, 0, 0);
 
     public int outBefore() {
         return restored + stillOut;
@@ -49,12 +49,23 @@ public record Counts(
         return Share.of(restored, outBefore());
     }
 
+    /**
+     * Share of what was wrong that is right now: of the nozzles out, or of the weak and deflected ones where these were by far
+     * the most; never below 0.
+     */
+    public double gain() {
+        int beside = weakBefore + deflectedBefore;
+        return beside > 2 * outBefore()
+                ? Math.max(0, Share.of(beside - weakNow - deflectedNow, beside).orElse(0))
+                : recovery().orElse(0);
+    }
+
     /** |B\A| / |B|; zero when nothing is out now. */
     public double wander() {
         return Share.of(newlyOut, outNow()).orElse(0);
     }
 
-    Counts plus(Counts o) {
+    public Counts plus(Counts o) {
         return new Counts(
                 readInBoth + o.readInBoth,
                 leftOut + o.leftOut,

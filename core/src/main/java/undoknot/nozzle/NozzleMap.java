@@ -65,6 +65,16 @@ public record NozzleMap(Map<String, ChannelMap> channels) {
         return map;
     }
 
+    /** The same with the nozzles that it leaves unread as an earlier reading of the same head has them. */
+    public NozzleMap completedBy(NozzleMap earlier) {
+        Map<String, ChannelMap> completed = new LinkedHashMap<>();
+        channels.forEach((code, map) -> {
+            ChannelMap old = earlier.channels.get(code);
+            completed.put(code, old == null || old.size() != map.size() ? map : map.completedBy(old));
+        });
+        return new NozzleMap(completed);
+    }
+
     /** Nozzles by channel that the map does not show as missing. */
     public Map<String, Integer> notMissing() {
         Map<String, Integer> open = new LinkedHashMap<>();

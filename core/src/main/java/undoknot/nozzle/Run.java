@@ -6,7 +6,7 @@ import java.util.BitSet;
 public record Run(int first, int length) {
 
     /** The longest run of set bits, the first of equals. */
-    static Run longestIn(BitSet nozzles) {
+    public static Run longestIn(BitSet nozzles) {
         Run longest = new Run(0, 0);
         for (int first = nozzles.nextSetBit(0); first >= 0; ) {
             int end = nozzles.nextClearBit(first);

@@ -40,7 +40,8 @@ public final class SpokenNozzles {
         List<Trouble> problems = new ArrayList<>();
         String plain = typed.toLowerCase(Locale.ROOT)
                 .replaceAll("[\\u2010-\\u2015\\u2212]|\\bto\\b", "-")
-                .replaceAll("\\s*-\\s*", "-");
+                // A line that ends open ("77-") does not run on into the next.
+                .replaceAll("[ \\t]*-[ \\t]*", "-");
         for (String part : plain.split("[,;\\n]+|\\band\\b|(?<=[\\d-])\\s+(?=[\\d-])")) {
             String trimmed = part.strip();
             if (trimmed.isEmpty() || trimmed.equals("none")) {

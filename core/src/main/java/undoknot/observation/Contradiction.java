@@ -39,6 +39,25 @@ public record Contradiction(Observation one, Observation other) {
                 }
             }
         }
+        found.addAll(ofOneLook(observed));
+        return found;
+    }
+
+    /** Two findings of one look at one place that disagree. */
+    private static List<Contradiction> ofOneLook(Collection<Observation> observed) {
+        List<Observation> looked =
+                observed.stream().filter(o -> Look.making(o.sign()).isPresent()).toList();
+        List<Contradiction> found = new ArrayList<>();
+        for (int i = 0; i < looked.size(); i++) {
+            for (Observation other : looked.subList(i + 1, looked.size())) {
+                Observation one = looked.get(i);
+                if (one.sign() != other.sign()
+                        && Look.making(one.sign()).equals(Look.making(other.sign()))
+                        && Objects.equals(one.channel(), other.channel())) {
+                    found.add(new Contradiction(one, other));
+                }
+            }
+        }
         return found;
     }
 }

@@ -106,10 +106,6 @@ public enum Look {
         }
     }
 
-    /** Damper and line feed the head from outside; a head that carries its cartridges has neither. */
-    private static final Set<Construction> FED_BY_LINES = EnumSet.of(
-            Construction.LAMINATED_PIEZO, Construction.DESK_PIEZO, Construction.METERED_PIEZO, Construction.WIDE_PIEZO);
-
     private final int minutes;
     private final Scope scope;
     private final Needs needs;
@@ -186,7 +182,7 @@ public enum Look {
 
     public boolean fits(Construction construction) {
         return switch (this) {
-            case DAMPER, LINE -> FED_BY_LINES.contains(construction);
+            case AIR, DAMPER, LINE -> construction.hasDampers();
             // Drops cannot pass a metering valve.
             case DROP_TEST -> construction != Construction.METERED_PIEZO;
             default -> true;

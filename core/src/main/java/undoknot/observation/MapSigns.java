@@ -5,11 +5,13 @@ import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import undoknot.head.Family;
 import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.ChannelMap;
 import undoknot.nozzle.NozzleMap;
 import undoknot.nozzle.NozzleState;
+import undoknot.nozzle.Run;
 
 /** What one nozzle map says about causes (handbook 5 and 7). */
 public final class MapSigns {
@@ -34,6 +36,9 @@ public final class MapSigns {
 
     /** Less than this may be a smear on the sheet. */
     private static final double FOREIGN_SHARE = 0.05;
+
+    /** Fewer in one place may be chance. */
+    private static final int LEAST_DENSE = 4;
 
     private static final int LEAST_CLUSTER = 4;
     private static final double CLUSTER_DENSITY = 0.4;
@@ -72,16 +77,29 @@ public final class MapSigns {
                     ? 1
                     : 0;
         }
-        int all = map.channels().size();
-        Map<Fact, Integer> share = Map.of(Fact.CHANNELS, affected, Fact.OF, all);
-        if (affected == 0 && bent == 0 && read > 0) {
-            signs.add(new Observation(Sign.ALL_FIRING, null, share, from));
-        } else if (all >= 3 && 3 * affected >= 2 * all) {
-            signs.add(new Observation(Sign.GAPS_IN_MOST, null, share, from));
-        } else if (all >= 3 && affected > 0 && 3 * affected <= all) {
-            signs.add(new Observation(Sign.GAPS_IN_FEW, null, share, from));
-        }
+        ofAll(affected, bent, map.channels().size(), read > 0, from).ifPresent(signs::add);
         return signs;
+    }
+
+    /**
+     * What the channels of a print show together.
+     *
+     * @param affected channels with gaps
+     * @param bent channels with other faults than gaps
+     * @param all channels that were read
+     * @param read whether anything was
+     */
+    public static Optional<Observation> ofAll(int affected, int bent, int all, boolean read, String from) {
+        Sign sign = null;
+        if (affected == 0 && bent == 0 && read) {
+            sign = Sign.ALL_FIRING;
+        } else if (all >= 3 && 3 * affected >= 2 * all) {
+            sign = Sign.GAPS_IN_MOST;
+        } else if (all >= 3 && affected > 0 && 3 * affected <= all) {
+            sign = Sign.GAPS_IN_FEW;
+        }
+        return Optional.ofNullable(sign)
+                .map(s -> new Observation(s, null, Map.of(Fact.CHANNELS, affected, Fact.OF, all), from));
     }
 
     private static void ofChannel(
@@ -92,21 +110,62 @@ public final class MapSigns {
                 .limit(1)
                 .forEach(step -> signs.add(new Observation(
                         Sign.DENSITY_STEP, code, Map.of(Fact.GROUP, step.group(), Fact.GROUPS, step.of()), from)));
-        if (f.deflected() >= LEAST_CLUSTER && f.deflected() >= 2 * f.out() && density(deflected) >= CLUSTER_DENSITY) {
+        boolean most = f.deflected() >= LEAST_CLUSTER && f.deflected() >= 2 * f.out();
+        if ((most || f.deflected() >= 2 * LEAST_CLUSTER) && density(deflected) >= CLUSTER_DENSITY) {
             signs.add(new Observation(
                     Sign.DEFLECTED_CLUSTER, code, Map.of(Fact.DEFLECTED, f.deflected(), Fact.OF, f.read()), from));
         }
         if (f.out() < LEAST_OUT) {
             return;
         }
-        Sign sign = pattern(map, f, out, deflected);
+        BitSet debris = f.filledGroups().isPresent() ? new BitSet() : debris(map, out, deflected);
+        if (!debris.isEmpty()) {
+            signs.add(new Observation(
+                    Sign.DENSE_WITH_DEFLECTED,
+                    code,
+                    Map.of(
+                            Fact.OUT,
+                            debris.cardinality(),
+                            Fact.OF,
+                            f.read(),
+                            Fact.RUN,
+                            Run.longestIn(debris).length()),
+                    from));
+            out.andNot(debris);
+            if (out.cardinality() < LEAST_OUT) {
+                return;
+            }
+        }
+        Sign sign = pattern(map, f, out);
         if (sign != null) {
             signs.add(new Observation(sign, code, facts(f), from));
         }
     }
 
+    /** A short dense run with deflections on either side, whatever else is out in the channel; empty when there is none. */
+    private static BitSet debris(ChannelMap map, BitSet out, BitSet deflected) {
+        for (int first = out.nextSetBit(0); first >= 0; ) {
+            int last = first;
+            int next = out.nextSetBit(last + 1);
+            while (next >= 0 && next - last <= BESIDE) {
+                last = next;
+                next = out.nextSetBit(last + 1);
+            }
+            BitSet run = out.get(0, last + 1);
+            run.clear(0, first);
+            int before = deflected.get(Math.max(1, first - BESIDE), first).cardinality();
+            int after = deflected.get(last + 1, last + 1 + BESIDE).cardinality();
+            boolean isShort = last - first + 1 <= DEBRIS_SPAN * map.size();
+            if (run.cardinality() >= LEAST_OUT && isShort && density(run) >= DEBRIS_DENSITY && before + after >= 2) {
+                return run;
+            }
+            first = next;
+        }
+        return new BitSet();
+    }
+
     /** The first pattern that fits; they exclude one another. */
-    private static Sign pattern(ChannelMap map, ChannelFeatures f, BitSet out, BitSet deflected) {
+    private static Sign pattern(ChannelMap map, ChannelFeatures f, BitSet out) {
         if (f.whollyOut()) {
             return Sign.WHOLLY_OUT;
         }
@@ -117,19 +176,18 @@ public final class MapSigns {
         int first = out.nextSetBit(0);
         int last = out.length() - 1;
         boolean dense = last - first + 1 <= DEBRIS_SPAN * size && density(out) >= DEBRIS_DENSITY;
-        int beside =
-                deflected.get(Math.max(1, first - BESIDE), last + BESIDE + 1).cardinality();
-        if (dense && beside >= 2) {
-            return Sign.DENSE_WITH_DEFLECTED;
+        int all = out.cardinality();
+        if (dense && all >= LEAST_DENSE && all < LEAST_RUN) {
+            return Sign.DENSE_RUN;
         }
-        int run = f.longestRun().length();
-        if (run >= Math.max(LEAST_RUN, RUN_OF_CHANNEL * size) && run >= RUN_OF_OUT * f.out()) {
+        int run = Run.longestIn(out).length();
+        if (run >= Math.max(LEAST_RUN, RUN_OF_CHANNEL * size) && run >= RUN_OF_OUT * all) {
             return Sign.LONG_RUN;
         }
         if (endsWorst(out, size)) {
             return Sign.ENDS_WORST;
         }
-        return runs(out) >= LEAST_RUNS && run <= 0.5 * f.out() ? Sign.SCATTERED : null;
+        return runs(out) >= LEAST_RUNS && run <= 0.5 * all ? Sign.SCATTERED : null;
     }
 
     private static Map<Fact, Integer> facts(ChannelFeatures f) {

@@ -18,6 +18,11 @@ public record Observation(Sign sign, String channel, Map<Fact, Integer> facts, S
         facts = Map.copyOf(facts);
     }
 
+    /** The same seen as another sign. */
+    public Observation as(Sign other) {
+        return new Observation(other, channel, facts, from);
+    }
+
     public static Observation of(Sign sign, String channel) {
         return new Observation(sign, channel, Map.of(), null);
     }

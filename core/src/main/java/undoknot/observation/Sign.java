@@ -21,12 +21,18 @@ public enum Sign {
     CARTRIDGE_LEFT_OUT(Kind.TOLD),
     PRINTED_EMPTY(Kind.TOLD),
     DAMPERS_WORN(Kind.TOLD),
+    /** The customer has poured something into it already. */
+    POURED_IN(Kind.TOLD),
+    SOME_CYCLES(Kind.TOLD),
     MANY_CYCLES(Kind.TOLD),
     TOLD_GAPS_ONE_COLOUR(Kind.TOLD),
     TOLD_GAPS_SEVERAL(Kind.TOLD),
     TOLD_ONE_COLOUR_GONE(Kind.TOLD),
     TOLD_EVERYTHING_BLANK(Kind.TOLD),
     TOLD_STARVES(Kind.TOLD),
+    TOLD_STOPS(Kind.TOLD),
+    TOLD_PALE_EDGE(Kind.TOLD),
+    TOLD_STRIPE(Kind.TOLD),
     TOLD_WANDERS(Kind.TOLD),
     TOLD_NEVER_MOVES(Kind.TOLD),
     TOLD_MORE_AFTER_CLEANING(Kind.TOLD),
@@ -43,14 +49,23 @@ public enum Sign {
     NO_CHECK(Kind.MAP),
     ALL_FIRING(Kind.MAP),
     GAPS_IN_MOST(Kind.MAP),
+    /** The same after more than a month idle. */
+    GAPS_IN_MOST_IDLE(Kind.MAP),
     GAPS_IN_FEW(Kind.MAP),
     WHOLLY_OUT(Kind.MAP),
+    /** One channel alone, the others fine. */
+    WHOLLY_OUT_ALONE(Kind.MAP),
+    /** After more than a month idle. */
+    WHOLLY_OUT_IDLE(Kind.MAP),
+    /** Every channel. */
+    ALL_BLANK(Kind.MAP),
     GROUP_FILLED(Kind.MAP),
     DENSITY_STEP(Kind.MAP),
     SCATTERED(Kind.MAP),
     LONG_RUN(Kind.MAP),
     ENDS_WORST(Kind.MAP),
     DENSE_WITH_DEFLECTED(Kind.MAP),
+    DENSE_RUN(Kind.MAP),
     DEFLECTED_CLUSTER(Kind.MAP),
     FOREIGN_COLOUR(Kind.MAP),
 
@@ -76,7 +91,6 @@ public enum Sign {
     BACK_AFTER_REST(Kind.PAIR),
 
     // Coarser readings: bars, stream, pad print.
-    BAR_ABSENT(Kind.COARSE),
     BAR_PALE(Kind.COARSE),
     BAR_STREAKED(Kind.COARSE),
     STREAM_NONE(Kind.COARSE),
@@ -91,6 +105,8 @@ public enum Sign {
     FLOW_NONE(Kind.FLOW),
     EFFLUENT_RESIDUE(Kind.FLOW),
     EFFLUENT_BUBBLES(Kind.FLOW),
+    /** Two passes of an alignment that moved by more than a step. */
+    ALIGN_UNSETTLED(Kind.FLOW),
 
     // Findings of the looks (handbook 6).
     ERRORS_NONE(Kind.FINDING),
@@ -146,7 +162,8 @@ public enum Sign {
     }
 
     /** Seen by the way, without a look: on the print, or in what came out. */
-    public static final Set<Sign> BY_THE_WAY = Set.of(FOREIGN_COLOUR, EFFLUENT_RESIDUE, EFFLUENT_BUBBLES);
+    public static final Set<Sign> BY_THE_WAY =
+            Set.of(FOREIGN_COLOUR, EFFLUENT_RESIDUE, EFFLUENT_BUBBLES, ALIGN_UNSETTLED);
 
     private final Kind kind;
 

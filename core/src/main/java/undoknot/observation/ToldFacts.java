@@ -43,6 +43,9 @@ public record ToldFacts(
             Map.entry(Symptom.ONE_COLOUR_GONE, Sign.TOLD_ONE_COLOUR_GONE),
             Map.entry(Symptom.EVERYTHING_BLANK, Sign.TOLD_EVERYTHING_BLANK),
             Map.entry(Symptom.STARVES_DOWN_THE_SHEET, Sign.TOLD_STARVES),
+            Map.entry(Symptom.STOPS_BETWEEN_PAGES, Sign.TOLD_STOPS),
+            Map.entry(Symptom.PALE_ALONG_AN_EDGE, Sign.TOLD_PALE_EDGE),
+            Map.entry(Symptom.STRIPE_ACROSS, Sign.TOLD_STRIPE),
             Map.entry(Symptom.GAPS_WANDER, Sign.TOLD_WANDERS),
             Map.entry(Symptom.GAPS_NEVER_MOVE, Sign.TOLD_NEVER_MOVES),
             Map.entry(Symptom.MORE_AFTER_CLEANING, Sign.TOLD_MORE_AFTER_CLEANING),
@@ -122,8 +125,8 @@ public record ToldFacts(
         addIf(signs, printedEmpty, Sign.PRINTED_EMPTY);
         boolean old = damperAgeMonths != null && damperAgeMonths > WORN_DAMPER_MONTHS;
         addIf(signs, old || (dampersCleaned != null && dampersCleaned >= DAMPER_CLEANINGS), Sign.DAMPERS_WORN);
-        if (cyclesBefore != null && cyclesBefore >= MANY_CYCLES) {
-            add(signs, Sign.MANY_CYCLES, Fact.CYCLES, cyclesBefore);
+        if (cyclesBefore != null && cyclesBefore > 0) {
+            add(signs, cyclesBefore >= MANY_CYCLES ? Sign.MANY_CYCLES : Sign.SOME_CYCLES, Fact.CYCLES, cyclesBefore);
         }
         symptoms.forEach(symptom -> signs.add(Observation.of(SIGNS.get(symptom))));
         return signs;

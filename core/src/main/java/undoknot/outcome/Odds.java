@@ -43,8 +43,8 @@ public record Odds(double alpha, double beta, Cases cell, Cases family, Cases al
         }
         double mean = pooled(start, START_CASES, all);
         mean = pooled(mean, POOLED_CASES, family);
-        // With nothing on record at all, a starting belief must not look surer than it is.
-        double weight = all.tried() + family.tried() == 0 ? START_CASES : POOLED_CASES;
+        // With little on record a starting belief must not look surer than it is.
+        double weight = Math.min(POOLED_CASES, START_CASES + all.tried() + family.tried());
         return new Odds(
                 weight * mean + cell.reached(),
                 weight * (1 - mean) + cell.tried() - cell.reached(),

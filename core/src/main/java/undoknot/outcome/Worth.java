@@ -83,6 +83,11 @@ public record Worth(
         return low < breakEven() ? Verdict.CLOSE : Verdict.GO_ON;
     }
 
+    /** Whether one more attempt would be worth it, and only costs more than the customer said to pay: the customer is asked. */
+    public boolean isOverLimitAlone() {
+        return verdict() == Verdict.OVER_LIMIT && gain() > 0;
+    }
+
     public boolean saysStop() {
         return verdict() == Verdict.STOP || verdict() == Verdict.OVER_LIMIT;
     }

@@ -103,6 +103,10 @@ public enum Method {
         return switch (this) {
             case CYCLE, BATH -> 3;
             case FLUSH, WARM -> (int) (UsualDose.PULSES_ML / (UsualDose.STROKE_ML + UsualDose.AFTER_SOAK_ML));
+            // Time and fluid alone; what helps is repeated as long as it does.
+            case PORT_SOAK, TRAY_SOAK, PAD -> 12;
+            case VAPOUR, RINSE, DRAW_BACK, PURGE -> 4;
+            case WIPE, STATION, DAMPER -> rungs;
             default -> Math.max(rungs, 3);
         };
     }
@@ -149,6 +153,11 @@ public enum Method {
     /** Whether something found forbids it until that is mended. */
     public boolean barredBy(Set<BarredWork> bars) {
         return MethodOnHead.of(this).barredBy().stream().anyMatch(bars::contains);
+    }
+
+    /** Whether it fills the waste store, which is looked at first (handbook 8). */
+    public boolean fillsWaste() {
+        return this == CYCLE_STRONG || this == CHARGE || this == SYSTEM;
     }
 
     /** Whether the mains must be on for it. */
@@ -223,6 +232,14 @@ public enum Method {
         return switch (this) {
             case STATION, PARTS, UNDERSIDE, STRIP, RESEAT, REST, ALIGN, SYSTEM -> true;
             default -> false;
+        };
+    }
+
+    /** Whether it reaches every channel, whatever it was meant for (handbook 8). */
+    public boolean reachesEveryRow() {
+        return switch (this) {
+            case WIPE, PAD, VAPOUR, TRAY_SOAK, RINSE -> true;
+            default -> isWholeHead();
         };
     }
 

@@ -70,14 +70,16 @@ public sealed interface Treatment {
             implements Treatment {
 
         public Flush(List<Stroke> strokes, double temperatureC) {
-            this(Method.FLUSH, Set.of(), false, strokes, temperatureC);
+            this(null, Set.of(), false, strokes, temperatureC);
         }
 
         public Flush {
             strokes = List.copyOf(strokes);
             number("temperatureC", temperatureC);
+            // Lukewarm water that goes first stays the flush that was advised; a warm flush is warmer, or nobody said.
+            double warmFrom = method == Method.FLUSH ? UsualDose.LUKEWARM_C : Gates.ROOM_C;
             if (method == null || method == Method.FLUSH || method == Method.WARM) {
-                method = temperatureC > Gates.ROOM_C ? Method.WARM : Method.FLUSH;
+                method = temperatureC > warmFrom ? Method.WARM : Method.FLUSH;
             }
             if (!method.isByStrokes()) {
                 throw new IllegalArgumentException(method + " does not go by strokes");

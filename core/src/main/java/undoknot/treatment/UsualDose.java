@@ -48,6 +48,9 @@ public final class UsualDose {
         return Math.max(STROKE_SECONDS, (int) Math.ceil(MARGIN * push.leastSeconds(STROKE_ML)));
     }
 
+    /** Water that goes before a cleaner is lukewarm, °C (handbook 12). */
+    public static final double LUKEWARM_C = 40;
+
     /** Rungs of a soak, minutes: each about four times the one before (handbook 18). */
     public static List<Integer> soakLadderMinutes(Place place) {
         return switch (place) {

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Set;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
+import undoknot.observation.Sign;
+import undoknot.treatment.Method;
 import undoknot.visit.Step.Found;
 import undoknot.visit.Step.Worked;
 
@@ -25,6 +27,7 @@ public final class CurrentFindings {
                         Look.making(o.sign()).map(Look::name).orElse(o.sign().name());
                 standing.put(what + "/" + o.channel(), o);
             } else if (step instanceof Worked worked) {
+                standing.values().removeIf(o -> worked.method() == Method.STRIP && o.sign() == Sign.ALIGN_UNSETTLED);
                 standing.values()
                         .removeIf(o -> Look.making(o.sign())
                                         .filter(MendedLooks.by(worked.method())::contains)
@@ -36,21 +39,55 @@ public final class CurrentFindings {
         return List.copyOf(standing.values());
     }
 
-    /** Findings that tell what was wrong: that something is fine after it was mended does not say that it was fine before. */
+    /**
+     * Findings that tell what was wrong: what was mended stays evidence of it, that something is fine after it was mended does
+     * not say that it was fine before, and of two looks that disagree both count.
+     */
     public static List<Observation> telling(VisitLog visit) {
         Set<String> mended = new HashSet<>();
-        Set<Observation> late = new HashSet<>();
+        Map<String, Observation> telling = new LinkedHashMap<>();
         for (Step step : visit.steps()) {
             if (step instanceof Worked worked) {
                 mended.addAll(mendedBy(worked));
             } else if (step instanceof Found found) {
                 Observation o = found.observation();
-                Look.making(o.sign())
+                boolean late = Look.making(o.sign())
                         .filter(look -> look.fine() == o.sign() && mended.contains(look + "/" + o.channel()))
-                        .ifPresent(look -> late.add(o));
+                        .isPresent();
+                if (!late) {
+                    telling.putIfAbsent(o.sign() + "/" + o.channel(), o);
+                }
             }
         }
-        return of(visit).stream().filter(o -> !late.contains(o)).toList();
+        return List.copyOf(telling.values());
+    }
+
+    /** Bad findings that were mended and that nobody has looked at since; the latest of each look and channel. */
+    public static List<Observation> mendedUnseen(VisitLog visit) {
+        Map<String, Observation> bad = new LinkedHashMap<>();
+        Map<String, Observation> unseen = new LinkedHashMap<>();
+        for (Step step : visit.steps()) {
+            if (step instanceof Worked worked) {
+                Set<String> mended = mendedBy(worked);
+                bad.forEach((key, o) -> {
+                    if (mended.contains(key)) {
+                        unseen.put(key, o);
+                    }
+                });
+                bad.keySet().removeAll(mended);
+            } else if (step instanceof Found found) {
+                Observation o = found.observation();
+                Look.making(o.sign()).ifPresent(look -> {
+                    String key = look + "/" + o.channel();
+                    unseen.remove(key);
+                    bad.remove(key);
+                    if (look.fine() != o.sign()) {
+                        bad.put(key, o);
+                    }
+                });
+            }
+        }
+        return List.copyOf(unseen.values());
     }
 
     private static Set<String> mendedBy(Worked worked) {

@@ -56,6 +56,11 @@ public sealed interface Step {
         public Method method() {
             return Method.of(treatment);
         }
+
+        /** Whether it reached a channel: a wipe, a pad, a tray or a rinse reaches every row, whatever it was meant for. */
+        public boolean touches(String channel) {
+            return method().reachesEveryRow() || treatment.channels().contains(channel);
+        }
     }
 
     /** Something a look found, or that was seen meanwhile. */

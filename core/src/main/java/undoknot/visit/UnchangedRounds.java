@@ -3,7 +3,6 @@ package undoknot.visit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 
@@ -15,22 +14,32 @@ public final class UnchangedRounds {
 
     private UnchangedRounds() {}
 
-    /** How many of the last rounds with work in them left a channel's gaps unchanged, without a break. */
+    /**
+     * How many of the last rounds that reached a channel left its gaps unchanged, without a break. A channel that was never
+     * treated has none.
+     */
     public static Map<String, Integer> of(List<Round> rounds) {
         Map<String, Integer> unchanged = new LinkedHashMap<>();
         for (Round round : rounds) {
-            if (round.work().isEmpty()) {
-                continue;
-            }
-            Comparison.of(round.before().map(), round.after().map())
-                    .channels()
-                    .forEach((code, counts) -> unchanged.merge(
-                            code, isUnchanged(counts) ? 1 : 0, (before, one) -> one == 0 ? 0 : before + 1));
+            round.counts().forEach((code, counts) -> {
+                if (round.touches(code)) {
+                    unchanged.merge(code, isUnchanged(counts) ? 1 : 0, (before, one) -> one == 0 ? 0 : before + 1);
+                }
+            });
         }
         return unchanged;
     }
 
+    /** Gaps that stayed; where nothing is out, pale dashes that stayed pale. */
     private static boolean isUnchanged(Counts counts) {
-        return Movement.of(counts, Movement.Thresholds.DEFAULT) == Movement.UNCHANGED;
+        Movement.Thresholds t = Movement.Thresholds.DEFAULT;
+        return switch (Movement.of(counts, t)) {
+            case UNCHANGED -> true;
+            case NOTHING_OUT ->
+                counts.weakBefore() > 0
+                        && Math.abs(counts.weakNow() - counts.weakBefore())
+                                <= t.unchangedRecovery() * counts.weakBefore();
+            default -> false;
+        };
     }
 }

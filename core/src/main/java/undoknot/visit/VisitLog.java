@@ -7,13 +7,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import undoknot.head.Family;
 import undoknot.nozzle.Acceptance;
+import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Fact;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.sitting.Asked;
@@ -46,6 +49,14 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
         return steps.stream()
                 .filter(Worked.class::isInstance)
                 .map(Worked.class::cast)
+                .toList();
+    }
+
+    /** Everything that looks found, in order, or that was seen meanwhile. */
+    public List<Observation> looks() {
+        return steps.stream()
+                .filter(Step.Found.class::isInstance)
+                .map(step -> ((Step.Found) step).observation())
                 .toList();
     }
 
@@ -82,10 +93,36 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
 
     /** The last nozzle map, when nothing later than it says that no check is possible. */
     public Optional<NozzleMap> lastMap() {
-        return checks().stream()
-                .filter(c -> c.map() != null)
-                .reduce((a, b) -> b)
-                .map(Checked::map);
+        NozzleMap map = null;
+        for (Checked check : checks()) {
+            map = check.notPossible() ? null : check.map() == null ? map : check.map();
+        }
+        return Optional.ofNullable(map);
+    }
+
+    /**
+     * The last map, with the nozzles that it leaves unread as they were read before, as long as nothing was done in between:
+     * a second reading completes the first.
+     */
+    public Optional<NozzleMap> completedMap() {
+        NozzleMap map = null;
+        for (Step step : steps) {
+            if (step instanceof Worked || step instanceof Checked check && check.notPossible()) {
+                map = null;
+            } else if (step instanceof Checked check && check.map() != null) {
+                map = map == null ? check.map() : check.map().completedBy(map);
+            }
+        }
+        return map == null ? lastMap() : Optional.of(map);
+    }
+
+    /** How many readings in a row were taken since anything was done. */
+    public int readingsInARow() {
+        int readings = 0;
+        for (Step step : steps) {
+            readings = step instanceof Worked ? 0 : step instanceof Checked ? readings + 1 : readings;
+        }
+        return readings;
     }
 
     /** Work done after the last reading of any kind. */
@@ -146,13 +183,26 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
 
     /** Pairs of maps in order; readings that are not maps are passed over, their work belongs to the round. */
     public List<Round> rounds() {
+        return rounds(c -> c.map() != null);
+    }
+
+    /** Pairs of readings like the last one: only like is compared with like. */
+    public List<Round> roundsLikeLast() {
+        CoarseReading.Kind kind =
+                lastCheck().map(Checked::coarse).map(CoarseReading::kind).orElse(null);
+        return kind == null
+                ? rounds()
+                : rounds(c -> c.coarse() != null && c.coarse().kind() == kind);
+    }
+
+    private List<Round> rounds(Predicate<Checked> counts) {
         List<Round> rounds = new ArrayList<>();
         Checked before = null;
         List<Worked> work = new ArrayList<>();
         for (Step step : steps) {
             if (step instanceof Worked worked) {
                 work.add(worked);
-            } else if (step instanceof Checked check && check.map() != null) {
+            } else if (step instanceof Checked check && counts.test(check)) {
                 if (before != null) {
                     rounds.add(new Round(before, List.copyOf(work), check));
                 }
@@ -163,6 +213,24 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
         return rounds;
     }
 
+    /**
+     * Rounds from verdict to verdict (handbook 13, rule 3): the checks, cycles and rests that let a treatment settle belong to
+     * its round and take no credit of their own; a cycle that no treatment went before is one itself.
+     */
+    public static List<Round> verdicts(List<Round> rounds) {
+        List<Round> verdicts = new ArrayList<>();
+        for (Round round : rounds) {
+            Round last = verdicts.isEmpty() ? null : verdicts.get(verdicts.size() - 1);
+            boolean belongs = last != null && (round.work().isEmpty() || round.settles() && !last.settles());
+            if (belongs) {
+                verdicts.set(verdicts.size() - 1, last.and(round));
+            } else if (!round.work().isEmpty()) {
+                verdicts.add(round);
+            }
+        }
+        return verdicts;
+    }
+
     public int times(Method method) {
         return (int) work().stream().filter(w -> w.method() == method).count();
     }
@@ -171,9 +239,47 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
     public int times(Method method, Collection<String> channels) {
         return work().stream()
                 .filter(w -> w.method() == method)
-                .filter(w -> w.treatment().channels().stream().anyMatch(channels::contains))
-                .mapToInt(w -> w.treatment() instanceof Treatment.Cycle cycle ? cycle.count() : 1)
+                .filter(w -> channels.stream().anyMatch(w::touches))
+                .mapToInt(VisitLog::goes)
                 .sum();
+    }
+
+    private static int goes(Worked work) {
+        return work.treatment() instanceof Treatment.Cycle cycle ? cycle.count() : 1;
+    }
+
+    /**
+     * Printer cycles that a channel had before any work with hands, those told at take-in included (handbook 4 and 8). Cycles
+     * after work with hands let it settle and count anew.
+     */
+    public int cleaningCycles(String channel) {
+        int cycles = told.stream()
+                .mapToInt(o -> o.facts().getOrDefault(Fact.CYCLES, 0))
+                .max()
+                .orElse(0);
+        for (Worked work : work()) {
+            if (work.touches(channel) && !work.method().settles()) {
+                return cycles;
+            }
+            cycles += work.method() == Method.CYCLE && work.touches(channel) ? goes(work) : 0;
+        }
+        return cycles;
+    }
+
+    /** Whether hands have worked on a channel: cycles after that are no cleaning of their own. */
+    public boolean isWorkedByHand(String channel) {
+        return work().stream().anyMatch(w -> w.touches(channel) && !w.method().settles());
+    }
+
+    /** Cycles of one channel since hands last worked on it. */
+    public int cyclesSinceHands(String channel) {
+        int cycles = 0;
+        for (Worked work : work()) {
+            if (work.touches(channel)) {
+                cycles = !work.method().settles() ? 0 : cycles + (work.method() == Method.CYCLE ? goes(work) : 0);
+            }
+        }
+        return cycles;
     }
 
     /** How a map stands against what the head prints. */
@@ -181,9 +287,68 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
         return Acceptance.of(map, jobClass, family.driveGroups());
     }
 
-    /** Channels of the last map that fail what they print, worst first; one allowed gap is left alone. */
+    /** How the last reading stands against what the head prints; null when it shows no print, or none is possible. */
+    public Acceptance.Verdict verdict() {
+        Checked last = lastCheck().orElse(null);
+        if (last == null || last.notPossible() || last.isOffMachine()) {
+            return null;
+        }
+        if (last.coarse() != null) {
+            return affected().isEmpty() ? Acceptance.Verdict.MET : Acceptance.Verdict.NOT_MET;
+        }
+        return completedMap().map(map -> acceptance(map).verdict()).orElse(null);
+    }
+
+    /**
+     * Channels that fail what they print, worst first; one allowed gap is left alone. By bars and streams those that are not
+     * at their best; channels that such a reading left out stand as the last map has them.
+     */
     public List<String> affected() {
-        return lastMap()
+        Optional<CoarseReading> coarse = lastCheck().map(Checked::coarse);
+        if (coarse.isEmpty()) {
+            return affectedByMap();
+        }
+        List<String> affected = new ArrayList<>(coarse.get().channels().entrySet().stream()
+                .filter(e ->
+                        e.getValue().level() != null && !e.getValue().level().isBest())
+                .sorted(Comparator.comparing(
+                        (Map.Entry<String, CoarseReading.Line> e) ->
+                                e.getValue().level(),
+                        Comparator.reverseOrder()))
+                .map(Map.Entry::getKey)
+                .toList());
+        affectedByMap().stream()
+                .filter(code -> !coarse.get().channels().containsKey(code)
+                        || coarse.get().channels().get(code).level() == null)
+                .forEach(affected::add);
+        return affected;
+    }
+
+    /** Whether a channel prints nothing at all. */
+    public boolean isWhollyOut(String channel) {
+        Optional<CoarseReading> coarse = lastCheck().map(Checked::coarse);
+        if (coarse.isPresent()) {
+            CoarseReading.Line line = coarse.get().channels().get(channel);
+            return line != null && line.level() == CoarseReading.Level.BAR_ABSENT;
+        }
+        return completedMap()
+                .filter(map -> ChannelFeatures.of(map.channel(channel), 1).whollyOut())
+                .isPresent();
+    }
+
+    /** Whether a channel fails by its bent dashes alone. */
+    public boolean isBentAlone(String channel) {
+        if (lastCheck().map(Checked::coarse).isPresent()) {
+            return false;
+        }
+        return completedMap()
+                .map(map -> acceptance(map).channels().get(channel))
+                .filter(c -> c.out() <= c.allowedOut() && c.weak() <= c.allowedWeak() && !c.densityStep())
+                .isPresent();
+    }
+
+    private List<String> affectedByMap() {
+        return completedMap()
                 .map(map -> acceptance(map).channels().entrySet().stream()
                         .filter(e -> e.getValue().verdict() == Acceptance.Verdict.NOT_MET)
                         .sorted(Comparator.comparing((Map.Entry<String, Acceptance.ChannelVerdict> e) ->

@@ -40,16 +40,10 @@ class GivingUpTest {
         Advice advice = visit.judge().advice().first();
         for (int step = 0; step < MOST_STEPS && goesOn(advice); step++) {
             rules.add(advice.rule());
-            if (advice.act() == Act.LOOK) {
-                String where =
-                        advice.channels().isEmpty() ? null : advice.channels().get(0);
-                visit.found(advice.look().findings().get(0), where);
-            } else if (advice.act() == Act.CHECK) {
-                visit.check();
-            } else {
+            if (advice.act() == Act.WORK) {
                 had.add(advice.method());
-                visit.work(treatment(advice)).check();
             }
+            follow(visit, advice);
             advice = visit.judge().advice().first();
         }
         assertThat(advice.act()).isIn(Act.NOT_RECOVERABLE, Act.STOP_ELECTRICAL, Act.ELSEWHERE);
@@ -74,6 +68,18 @@ class GivingUpTest {
                 "at the ends", v -> v.ends("C", 12));
         return Stream.of("TARROW-T4", "ORSEL-D6", "HULVER-W8", "VENNICK-B3", "PELLAM-M5", "SKERRIN-L4")
                 .flatMap(family -> gaps.entrySet().stream().map(e -> Arguments.of(family, e.getKey(), e.getValue())));
+    }
+
+    /** Does what the advice says; looks find nothing wrong, and nothing helps. */
+    static WrittenVisit follow(WrittenVisit visit, Advice advice) {
+        if (advice.act() == Act.LOOK) {
+            String where =
+                    advice.channels().isEmpty() ? null : advice.channels().get(0);
+            return visit.found(advice.look().fine(), where);
+        }
+        return advice.act() == Act.CHECK
+                ? visit.check()
+                : visit.work(treatment(advice)).check();
     }
 
     private static boolean goesOn(Advice advice) {

@@ -7,10 +7,12 @@ import static undoknot.practice.HouseQuestion.*;
 import static undoknot.treatment.Treatment.Resistance.*;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.diagnosis.Cause;
@@ -19,6 +21,7 @@ import undoknot.fluid.InkChemistry;
 import undoknot.head.Construction;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
+import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.outcome.Worth;
 import undoknot.practice.HouseQuestion;
@@ -70,7 +73,7 @@ class HouseRulesTest {
                 Arguments.of(
                         Construction.LAMINATED_PIEZO,
                         School.PushOrDraw.PUSH,
-                        List.of(Method.CYCLE, Method.PAD, Method.DRAW_BACK)));
+                        List.of(Method.CYCLE, Method.PAD, Method.PAD, Method.PAD, Method.PAD, Method.DRAW_BACK)));
     }
 
     @ParameterizedTest
@@ -118,7 +121,8 @@ class HouseRulesTest {
     void after_the_flush_ink_comes_by_cycle_charge_or_syringe() {
         assertThat(work(flushed(FREE)).method()).isEqualTo(Method.CYCLE);
         assertThat(work(flushed(FREE)).house()).containsExactly(AFTER_FLUSH, CYCLE_STRENGTH);
-        assertThat(work(flushed(FREE).house(School.AfterFlush.INK_CHARGE)).method())
+        assertThat(work(flushed(FREE).found(Sign.WASTE_ROOM, null).house(School.AfterFlush.INK_CHARGE))
+                        .method())
                 .isEqualTo(Method.CHARGE);
         assertThat(work(flushed(FREE).house(School.AfterFlush.SYRINGE)).method())
                 .isEqualTo(Method.PRIME);
@@ -131,7 +135,10 @@ class HouseRulesTest {
         assertThat(work(metered.check().flush(STIFF, "C").check()).method()).isEqualTo(Method.PRIME);
         WrittenVisit line =
                 new WrittenVisit("HULVER-W8").told(1, GAPS_ONE_COLOUR).ends("C", 60);
-        assertThat(work(line.check().hands(Method.LINE, "C").check()).method()).isEqualTo(Method.CHARGE);
+        line.check().hands(Method.LINE, "C").check();
+        // A charge fills the waste store: somebody looks first.
+        assertThat(line.judge().advice().first().look()).isEqualTo(Look.WASTE_STORE);
+        assertThat(work(line.found(Sign.WASTE_ROOM, null)).method()).isEqualTo(Method.CHARGE);
     }
 
     @Test
@@ -232,13 +239,19 @@ class HouseRulesTest {
                         .style()
                         .strength())
                 .isEqualTo(Strength.NORMAL);
-        assertThat(work(dried().check().house(School.CycleStrength.STRONG)).method())
+        assertThat(work(dried().check().found(Sign.WASTE_ROOM, null).house(School.CycleStrength.STRONG))
+                        .method())
                 .isEqualTo(Method.CYCLE_STRONG);
     }
 
     @Test
     void cleaned_channels_get_new_cartridges_where_the_shop_says_always() {
-        WrittenVisit bench = flushed(FREE).clear("C").check().page().check();
+        WrittenVisit bench = flushed(FREE)
+                .clear("C")
+                .check()
+                .found(Sign.STATION_CLEAN, null)
+                .page()
+                .check();
         assertThat(bench.judge().advice().first().act()).isEqualTo(Advice.Act.FINISH);
         Advice first = bench.house(School.NewParts.ALWAYS).judge().advice().first();
         assertThat(first.method()).isEqualTo(Method.CARTRIDGE);
@@ -266,6 +279,57 @@ class HouseRulesTest {
         assertThat(rules(stuck.house(School.StopWhen.TWO_UNCHANGED))).contains(Advice.Rule.STOP_UNCHANGED);
         assertThat(rules(stuck.house(School.StopWhen.NEVER)))
                 .doesNotContain(Advice.Rule.NOT_WORTH_IT, Advice.Rule.STOP_NO_FLOW, Advice.Rule.STOP_UNCHANGED);
+    }
+
+    /** More than the customer said to pay, and worth it: he is asked, with the sum and the chance. */
+    @Test
+    void over_the_limit_the_customer_is_asked() {
+        Worth over = new Worth(0.62, 0.5, 0.7, 300, 0.02, 50, 40, 130, 150.0);
+        WrittenVisit bench = dried().check()
+                .cycle("C")
+                .check()
+                .found(Sign.STATION_CLEAN, null)
+                .worth(over);
+        Advice.Answer answer = bench.judge().advice();
+        Advice ask = Stream.concat(Stream.of(answer.first()), answer.others().stream())
+                .filter(a -> a.act() == Advice.Act.ASK_CUSTOMER)
+                .findFirst()
+                .orElseThrow();
+        assertThat(ask.rule()).isEqualTo(Advice.Rule.OVER_LIMIT);
+        assertThat(ask.money().percent()).isEqualTo(62);
+        assertThat(ask.money().cost()).isEqualTo(40);
+        assertThat(answer.next()).isNotNull();
+        assertThat(rules(bench)).doesNotContain(Advice.Rule.NOT_WORTH_IT);
+    }
+
+    /** What only a lead may do is said before it is begun, not first when it is logged. */
+    @ParameterizedTest
+    @CsvSource({
+        "SKERRIN-L4, BATH, true",
+        "SKERRIN-L4, DRAW_BACK, false",
+        "TARROW-T4, BATH, false",
+        "ORSEL-D6, DRAW_BACK, true",
+        "ORSEL-D6, FLUSH, false"
+    })
+    void what_a_lead_decides_is_said_beforehand(String family, Method method, boolean lead) {
+        WrittenVisit bench = new WrittenVisit(family).scattered("C", 6, 0).check();
+        assertThat(bench.style(method, "C").leadDecides()).isEqualTo(lead);
+    }
+
+    /** Lukewarm water that goes first is the flush that was advised, also in the log. */
+    @Test
+    void lukewarm_water_first_is_a_flush() {
+        WrittenVisit dye = dried().check().ink(undoknot.fluid.InkChemistry.DYE, "C");
+        WorkStyle style = dye.style(Method.FLUSH, "C");
+        assertThat(style.temperatureC()).isEqualTo(40);
+        Treatment.Flush logged = new Treatment.Flush(Method.FLUSH, Set.of("C"), false, List.of(), style.temperatureC());
+        assertThat(logged.method()).isEqualTo(Method.FLUSH);
+        assertThat(new Treatment.Flush(Method.FLUSH, Set.of("C"), false, List.of(), 41).method())
+                .isEqualTo(Method.WARM);
+        assertThat(new Treatment.Flush(null, Set.of("C"), false, List.of(), 40).method())
+                .isEqualTo(Method.WARM);
+        assertThat(new Treatment.Flush(Method.WARM, Set.of("C"), false, List.of(), 22).method())
+                .isEqualTo(Method.FLUSH);
     }
 
     private static List<Advice.Rule> rules(WrittenVisit bench) {

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.diagnosis.Cause;
@@ -40,16 +41,28 @@ class LadderTest {
 
     static Stream<Arguments> constructions() {
         return Stream.of(
-                Arguments.of(Construction.LAMINATED_PIEZO, List.of(CYCLE, PAD, DRAW_BACK, TRAY_SOAK, BATH)),
-                Arguments.of(Construction.DESK_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)),
+                Arguments.of(
+                        Construction.LAMINATED_PIEZO,
+                        List.of(CYCLE, PAD, PAD, PAD, PAD, DRAW_BACK, TRAY_SOAK, DRAW_BACK, BATH)),
+                Arguments.of(
+                        Construction.DESK_PIEZO,
+                        List.of(CYCLE, PAD, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM)),
                 Arguments.of(
                         Construction.THERMAL_BLADDER,
-                        List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM)),
+                        List.of(
+                                CYCLE, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM, TRAY_SOAK, RINSE,
+                                BATH, STEAM)),
                 Arguments.of(
                         Construction.THERMAL_OPEN,
-                        List.of(CYCLE, FLUSH, PORT_SOAK, WARM, TRAY_SOAK, RINSE, BATH, STEAM)),
-                Arguments.of(Construction.METERED_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)),
-                Arguments.of(Construction.WIDE_PIEZO, List.of(CYCLE, FLUSH, PORT_SOAK, WARM)));
+                        List.of(
+                                CYCLE, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM, TRAY_SOAK, RINSE,
+                                BATH, STEAM)),
+                Arguments.of(
+                        Construction.METERED_PIEZO,
+                        List.of(CYCLE, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM, PRIME)),
+                Arguments.of(
+                        Construction.WIDE_PIEZO,
+                        List.of(CYCLE, PAD, FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, WARM)));
     }
 
     @ParameterizedTest
@@ -74,7 +87,8 @@ class LadderTest {
                 .with(School.WarmFluid.NEVER)
                 .with(School.Submerge.NEVER);
         assertThat(Ladder.of(Cause.DRIED_INK, stiff(open, house)))
-                .containsExactly(FLUSH, PORT_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG);
+                .containsExactly(
+                        FLUSH, PORT_SOAK, PORT_SOAK, FLUSH, PORT_SOAK, PORT_SOAK, RINSE, BATH, STEAM, CYCLE_STRONG);
         assertThat(Ladder.of(
                         Cause.FACE_DEBRIS,
                         new Ladder.Head(
@@ -88,7 +102,32 @@ class LadderTest {
         Family noPush = family.withLimits(new undoknot.head.Limits(
                 null, 40.0, family.limits().submerge(), family.limits().bath(), false, false, 60));
         assertThat(Ladder.of(Cause.DRIED_INK, stiff(noPush, HouseRules.DEFAULT)))
-                .containsExactly(CYCLE, PORT_SOAK);
+                .containsExactly(CYCLE, PAD, PORT_SOAK, PORT_SOAK, PORT_SOAK, PORT_SOAK);
+    }
+
+    /** Warm fluid is 40 to 50 °C: where a lead allows less, nothing is warmed, and nothing is called warm. */
+    @ParameterizedTest
+    @CsvSource({"30, false", "39.9, false", "40, true", "60, true"})
+    void fluid_that_may_not_be_warm_is_not_called_so(double heatC, boolean warm) {
+        Family family = family(Construction.WIDE_PIEZO);
+        undoknot.head.Limits own = family.limits();
+        Family cool = family.withLimits(new undoknot.head.Limits(
+                own.pushKpa(), own.suctionKpa(), own.submerge(), own.bath(), own.rinse(), own.steam(), heatC));
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(cool, HouseRules.DEFAULT)).contains(WARM))
+                .isEqualTo(warm);
+        assertThat(Ladder.of(Cause.DRIED_INK, stiff(cool, HouseRules.DEFAULT.with(School.WarmFluid.ALWAYS)))
+                        .contains(FLUSH))
+                .isEqualTo(!warm);
+    }
+
+    /** A head that carries its cartridges has neither damper, nor sub-tank, nor line. */
+    @ParameterizedTest
+    @EnumSource(Cause.class)
+    void nothing_is_done_to_a_part_that_a_head_has_not_got(Cause cause) {
+        for (Construction thermal : List.of(Construction.THERMAL_BLADDER, Construction.THERMAL_OPEN)) {
+            assertThat(Ladder.of(cause, stiff(family(thermal), HouseRules.DEFAULT)))
+                    .doesNotContain(DAMPER, LINE, DRAW_IN, SYSTEM);
+        }
     }
 
     @Test

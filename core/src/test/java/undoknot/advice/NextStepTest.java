@@ -52,12 +52,25 @@ class NextStepTest {
                         "worked on since the check", dried().check().flush(Resistance.FREE, "C"), Action.CHECK_AGAIN),
                 Arguments.of("no check possible", dried().noCheck(), Action.LOOK),
                 Arguments.of("crust found", dried().check().found(Sign.STATION_CRUSTED, null), Action.TREAT),
-                Arguments.of("accepted, no page yet", dried().clear("C").check(), Action.TREAT),
                 Arguments.of(
-                        "accepted after a page",
-                        dried().clear("C").check().page().check(),
-                        Action.RETURN),
-                Arguments.of("not the head", dried().check().found(Sign.CARRIAGE_STANDS, null), Action.RETURN));
+                        "all fires and nothing was done: what brought it here?",
+                        dried().clear("C").check(),
+                        Action.LOOK),
+                Arguments.of("accepted, no page yet", sound().check(), Action.TREAT),
+                Arguments.of("accepted after a page", sound().check().page().check(), Action.RETURN),
+                Arguments.of("one look ends no visit", dried().check().found(Sign.CARRIAGE_STANDS, null), Action.LOOK),
+                Arguments.of(
+                        "not the head",
+                        dried().noCheck().found(Sign.CARRIAGE_STANDS, null).found(Sign.CARRIAGE_STANDS, null),
+                        Action.RETURN));
+    }
+
+    /** All fires, and what leaves a check good was looked at. */
+    private static WrittenVisit sound() {
+        return dried().clear("C")
+                .found(Sign.STATION_CLEAN, null)
+                .found(Sign.UNDERSIDE_CLEAN, null)
+                .found(Sign.STRIP_CLEAN, null);
     }
 
     @ParameterizedTest(name = "{0}: {2}")
@@ -180,7 +193,7 @@ class NextStepTest {
         return Stream.of(
                 Arguments.of("nothing read yet: a check is printed", dried(), false),
                 Arguments.of("worked on: a check is printed", dried().check().flush(Resistance.FREE, "C"), false),
-                Arguments.of("accepted: a page is printed", dried().clear("C").check(), false),
+                Arguments.of("accepted: a page is printed", sound().check(), false),
                 Arguments.of("dried ink: work without power", dried().told(20).check(), true),
                 Arguments.of(
                         "crust found: the station is cleaned",

@@ -56,7 +56,7 @@ class WorkedCasesTest {
                                 .house(School.CyclesFirst.NONE),
                         DRIED_INK,
                         WORK,
-                        Method.FLUSH),
+                        Method.PAD),
                 head(
                         "a cycle brought half of them back: the same again",
                         new WrittenVisit("ORSEL-D6")
@@ -127,9 +127,9 @@ class WorkedCasesTest {
                                 .scattered("K", 4, 0)
                                 .check()
                                 .soak(10, "K")
+                                .run("K", 3, 19, NozzleState.FIRING)
                                 .check()
                                 .cycle("K")
-                                .run("K", 3, 19, NozzleState.FIRING)
                                 .check(),
                         DRIED_INK,
                         WORK,
@@ -253,7 +253,7 @@ class WorkedCasesTest {
                         WORK,
                         Method.PURGE),
                 head(
-                        "gaps that wander, damper full and free: not the nozzles, the line is left to be seen",
+                        "gaps that wander, damper full and free: not the nozzles, the seat is left to be seen",
                         new WrittenVisit("ORSEL-D6")
                                 .told(1, GAPS_WANDER)
                                 .run("Y", 10, 60)
@@ -266,17 +266,17 @@ class WorkedCasesTest {
                                 .found(PULL_FREE, "Y"),
                         AIR,
                         LOOK,
-                        Look.LINE),
+                        Look.SEAT),
                 head(
-                        "silver starves down the page, both ends worst: the damper",
+                        "silver starves down the page, both ends worst: pull the damper before it is taken apart",
                         new WrittenVisit("HULVER-W8")
                                 .told(6, STARVES_DOWN_THE_SHEET)
                                 .told(SETTLING_INK, "S")
                                 .ends("S", 34)
                                 .check(),
                         SUPPLY_RESTRICTED,
-                        WORK,
-                        Method.DAMPER),
+                        LOOK,
+                        Look.DAMPER),
                 head(
                         "sediment in the line: flush the line",
                         new WrittenVisit("HULVER-W8")
@@ -305,8 +305,8 @@ class WorkedCasesTest {
                                 .whole("C")
                                 .check(),
                         CARTRIDGE_FAULT,
-                        WORK,
-                        Method.CARTRIDGE),
+                        LOOK,
+                        Look.INK_LEVEL),
                 head(
                         "the sponge is dry though the chip says full; printer cycles would run it empty",
                         new WrittenVisit("VENNICK-B3")
@@ -400,8 +400,8 @@ class WorkedCasesTest {
                                 .found(STATION_CLEAN, null)
                                 .found(DAMPER_FULL, "C"),
                         FACE_DEBRIS,
-                        WORK,
-                        Method.WIPE),
+                        LOOK,
+                        Look.FACE),
                 head(
                         "a quarter out exactly: one round to see whether it moves",
                         new WrittenVisit("ORSEL-D6")
@@ -491,6 +491,7 @@ class WorkedCasesTest {
                                 .run("M", 30, 44, NozzleState.DEFLECTED)
                                 .run("M", 46, 50)
                                 .check()
+                                .found(FACE_DAMAGED, "M")
                                 .found(FACE_DAMAGED, "M"),
                         PLATE_DAMAGE,
                         NOT_RECOVERABLE,
@@ -522,6 +523,7 @@ class WorkedCasesTest {
                         new WrittenVisit("HULVER-W8")
                                 .told(null, Symptom.CARRIAGE_STANDS)
                                 .noCheck()
+                                .found(Sign.CARRIAGE_STANDS, null)
                                 .found(Sign.CARRIAGE_STANDS, null),
                         NOT_THE_HEAD,
                         ELSEWHERE,
@@ -638,7 +640,8 @@ class WorkedCasesTest {
                                 .check()
                                 .flush(FREE, "C")
                                 .clear("C")
-                                .check(),
+                                .check()
+                                .found(STATION_CLEAN, null),
                         DRIED_INK,
                         WORK,
                         Method.PAGE),
@@ -651,6 +654,7 @@ class WorkedCasesTest {
                                 .flush(FREE, "C")
                                 .clear("C")
                                 .check()
+                                .found(STATION_CLEAN, null)
                                 .hands(Method.PAGE, "C")
                                 .check(),
                         DRIED_INK,

@@ -102,6 +102,11 @@ final class WrittenVisit {
         return this;
     }
 
+    WrittenVisit told(Observation observation) {
+        told.add(observation);
+        return this;
+    }
+
     private WrittenVisit set(String code, NozzleState state, BitSet nozzles) {
         now.put(code, now.get(code).with(nozzles, state));
         return this;

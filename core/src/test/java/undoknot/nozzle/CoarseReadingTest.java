@@ -40,6 +40,28 @@ class CoarseReadingTest {
                 .containsEntry("K", change);
     }
 
+    /** Each step down from the best counts as one out: full 0, streaked 1, pale 2, absent 3. */
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "BAR_ABSENT, -, BAR_PALE, -, 1, 2, 0",
+                "BAR_ABSENT, -, BAR_FULL, -, 3, 0, 0",
+                "BAR_FULL, -, BAR_STREAKED, -, 0, 0, 1",
+                "BAR_STREAKED, START, BAR_STREAKED, END, 1, 0, 1",
+                "BAR_PALE, -, BAR_PALE, -, 0, 2, 0",
+                "STREAM_NONE, -, STREAM_BROKEN, -, 2, 1, 0"
+            })
+    void steps_are_counted_like_nozzles(
+            Level before, Where whereBefore, Level now, Where whereNow, int restored, int stillOut, int newlyOut) {
+        Counts counts = CoarseReading.counts(one(before, whereBefore), one(now, whereNow))
+                .get("K");
+        assertThat(new int[] {counts.restored(), counts.stillOut(), counts.newlyOut()})
+                .containsExactly(restored, stillOut, newlyOut);
+        CoarseReading blank = new CoarseReading(before.kind(), Map.of("K", new Line(null, null)));
+        assertThat(CoarseReading.counts(blank, one(now, whereNow))).isEmpty();
+    }
+
     @Test
     void a_channel_that_was_not_looked_at_is_not_better_or_worse() {
         CoarseReading blank = new CoarseReading(Kind.BARS, Map.of("K", new Line(null, null)));

@@ -43,4 +43,14 @@ class NozzleMapTest {
                         e -> assertThat(e.channel()).isEqualTo(channel))
                 .hasMessageContaining(message);
     }
+
+    /** A second reading completes the first: only what it leaves unread is taken from there. */
+    @org.junit.jupiter.api.Test
+    void a_reading_is_completed_by_an_earlier_one() {
+        NozzleMap now = new NozzleMap(Map.of("K", ChannelMap.of("FUUMU")));
+        NozzleMap before = new NozzleMap(Map.of("K", ChannelMap.of("MMFFU")));
+        assertThat(now.completedBy(before).texts()).isEqualTo(Map.of("K", "FMFMU"));
+        NozzleMap other = new NozzleMap(Map.of("C", ChannelMap.of("M")));
+        assertThat(now.completedBy(other)).isEqualTo(now);
+    }
 }

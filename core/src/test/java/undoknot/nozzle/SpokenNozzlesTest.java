@@ -16,6 +16,7 @@ class SpokenNozzlesTest {
             delimiter = '|',
             value = {
                 "12-18, 40, 77- | 12-18, 40, 77-",
+                "7 - 9 | 7-9",
                 "12 - 18,40 | 12-18, 40",
                 "3 to 5 and 9 | 3-5, 9",
                 "1 2 3 | 1-3",
@@ -72,5 +73,16 @@ class SpokenNozzlesTest {
                     .as("seed %d, %s of %d", seed, said, size)
                     .isEqualTo(nozzles);
         }
+    }
+
+    /** A line that ends open is a range of its own: it does not swallow the line below. */
+    @org.junit.jupiter.api.Test
+    void an_open_range_ends_with_its_line() {
+        SpokenNozzles.Reading reading = SpokenNozzles.parse("77-\n80", 90);
+        assertThat(reading.isClean()).isTrue();
+        assertThat(SpokenNozzles.print(reading.nozzles(), 90)).isEqualTo("77-");
+        assertThat(SpokenNozzles.parse("77-\nx", 90).problems())
+                .extracting(SpokenNozzles.Trouble::part)
+                .containsExactly("x");
     }
 }

@@ -45,7 +45,7 @@ class ToldFactsTest {
                         Sign.DAMPERS_WORN,
                         Sign.MANY_CYCLES);
         ToldFacts none =
-                new ToldFacts(null, false, false, 24, 2, false, false, false, 24, 1, 2, Set.of(), Set.of(), List.of());
+                new ToldFacts(null, false, false, 24, 2, false, false, false, 24, 1, 0, Set.of(), Set.of(), List.of());
         assertThat(none.observations()).isEmpty();
     }
 }

@@ -101,4 +101,20 @@ class OddsTest {
         assertThat(worth.breakEven()).isCloseTo(0.125, within(1e-12));
         assertThat(worth.gain()).isCloseTo(0, within(1e-9));
     }
+
+    /** A starting belief weighs 4 cases, one more for each case elsewhere, and at most 6. */
+    @ParameterizedTest
+    @CsvSource({"0, 0, 4", "1, 0, 5", "0, 1, 5", "1, 1, 6", "4, 9, 6"})
+    void a_starting_belief_weighs_little_while_little_is_on_record(int family, int all, double weight) {
+        Odds odds = Odds.of(Cases.NONE, new Cases(family, 0), new Cases(all, 0), 0.5);
+        assertThat(odds.alpha() + odds.beta()).isCloseTo(weight, within(1e-12));
+    }
+
+    /** Over the limit, and worth it all the same: the customer is asked; otherwise it is not worth it. */
+    @ParameterizedTest
+    @CsvSource({"0.5, 140, true", "0.5, 500, false", "0.05, 140, false"})
+    void only_the_limit_is_a_matter_for_the_customer(double chance, double limit, boolean ask) {
+        Worth worth = new Worth(chance, chance, chance, 200, 0.05, 100, 20, 130, limit);
+        assertThat(worth.isOverLimitAlone()).isEqualTo(ask);
+    }
 }

@@ -49,7 +49,10 @@ final class Shop {
 
     private void start(int port) {
         server = (ServletWebServerApplicationContext) new SpringApplication(UndoKnotServer.class)
-                .run("--spring.datasource.url=" + url + "_browser", "--server.port=" + port, "--undoknot.demo=true");
+                .run(
+                        "--spring.datasource.url=" + url + "_browser" + System.getProperty("undoknot.fork", ""),
+                        "--server.port=" + port,
+                        "--undoknot.demo=true");
         jdbc = server.getBean(JdbcTemplate.class);
     }
 

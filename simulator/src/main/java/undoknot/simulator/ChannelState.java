@@ -16,6 +16,8 @@ final class ChannelState {
     final boolean[] debris;
     final double[] bent;
     final boolean[] deadGroup;
+    /** Nozzles of a dead group that print all the same. */
+    final boolean[] alive;
     /** Share of the channel that air covers, 0..1. */
     double air;
     /** Share by which the supply is narrowed, 0..1. */
@@ -34,6 +36,7 @@ final class ChannelState {
         this.debris = new boolean[channel.nozzles()];
         this.bent = new double[channel.nozzles()];
         this.deadGroup = new boolean[groups];
+        this.alive = new boolean[channel.nozzles()];
     }
 
     boolean dead(int i) {
@@ -73,6 +76,21 @@ final class ChannelState {
         }
     }
 
+    /** The border of a dead group is not clean: a nozzle or two of it print, and one elsewhere does not. */
+    void fray(Random random) {
+        int perGroup = plugUm.length / deadGroup.length;
+        int group = 0;
+        while (group < deadGroup.length - 1 && !deadGroup[group]) {
+            group++;
+        }
+        for (int n = 1 + random.nextInt(2); n > 0; n--) {
+            alive[group * perGroup + (random.nextBoolean() ? 0 : perGroup - 1)] = true;
+        }
+        int stray = random.nextInt(plugUm.length);
+        plugUm[stray] = 5000;
+        strength[stray] = 1;
+    }
+
     void bend(double share, Random random) {
         int n = bent.length;
         int length = Math.max(4, (int) Math.round(0.4 * share * n));
@@ -84,7 +102,8 @@ final class ChannelState {
         }
     }
 
-    Stroke[] print(Random random) {
+    /** @param stray share of the nozzles that print nothing this once */
+    Stroke[] print(Random random, double stray) {
         int n = plugUm.length;
         Stroke[] strokes = new Stroke[n];
         boolean[] starved = starved(random);
@@ -92,7 +111,13 @@ final class ChannelState {
             // Drawn for every nozzle, so that one nozzle's fate does not shift the others' luck.
             double grain = random.nextGaussian();
             double place = random.nextGaussian();
-            if (!ink || dead(i) || debris[i] || starved[i] || plugUm[i] >= PLUG_WEAK_UM.value()) {
+            boolean misses = stray > 0 && random.nextDouble() < stray;
+            if (misses
+                    || !ink
+                    || dead(i) && !alive[i]
+                    || debris[i]
+                    || starved[i]
+                    || plugUm[i] >= PLUG_WEAK_UM.value()) {
                 strokes[i] = Stroke.NONE;
                 continue;
             }

@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import undoknot.advice.Advice;
 import undoknot.advice.Judgement;
 import undoknot.advice.Terms;
@@ -15,11 +16,12 @@ import undoknot.diagnosis.Priors;
 import undoknot.diagnosis.Ranking;
 import undoknot.head.Channel;
 import undoknot.head.Family;
+import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.JobClass;
+import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
-import undoknot.observation.ToldFacts;
 import undoknot.treatment.Method;
 import undoknot.treatment.Stroke;
 import undoknot.treatment.Treatment;
@@ -37,19 +39,62 @@ public final class StandInBench {
     private static final Set<Method> DRIES_FOR_A_DAY =
             EnumSet.of(Method.TRAY_SOAK, Method.BATH, Method.RINSE, Method.STEAM, Method.DRAW_BACK);
 
+    /** Minutes of hands that a printed check takes. */
+    private static final int CHECK_MINUTES = 2;
+
     private final Family family;
     private final StandInHead head;
-    private final ToldFacts told;
+    private final List<Observation> told = new ArrayList<>();
     private final List<Step> steps = new ArrayList<>();
+    private int handsMinutes;
+    private double fluidMl;
 
     public StandInBench(Family family, Fault fault, long seed) {
+        this(family, List.of(fault), seed, Noise.USUAL);
+    }
+
+    /** A head with several faults at once; the customer tells of each. */
+    public StandInBench(Family family, List<Fault> faults, long seed, Noise noise) {
         this.family = family;
-        this.head = new StandInHead(family, List.of(fault), seed);
-        this.told = StandInCustomer.tells(fault.cause(), family, fault.channel(), seed);
+        this.head = new StandInHead(family, faults, seed, noise);
+        for (Fault fault : faults) {
+            StandInCustomer.tells(fault.cause(), family, fault.channel(), seed, noise.untrue()).observations().stream()
+                    .filter(o -> told.stream().noneMatch(t -> t.sign() == o.sign()))
+                    .forEach(told::add);
+        }
     }
 
     public VisitLog visit() {
-        return new VisitLog(family, JobClass.GENERAL, told.observations(), steps, HeadNow.READY);
+        return new VisitLog(family, JobClass.GENERAL, told, steps, HeadNow.READY);
+    }
+
+    public StandInHead head() {
+        return head;
+    }
+
+    /** Minutes of hands so far: work, looks and checks. */
+    public int handsMinutes() {
+        return handsMinutes;
+    }
+
+    /** Fluid used so far, mL. */
+    public double fluidMl() {
+        return fluidMl;
+    }
+
+    /** Whether the head is what it should be: prints to its class, nothing else wrong with it. */
+    public boolean isSound() {
+        if (!head.isSoundBesides()) {
+            return false;
+        }
+        // A stray in one check is none in the next.
+        for (int n = 0; n < 3; n++) {
+            NozzleMap map = head.print().truth();
+            if (visit().acceptance(map).verdict() == Acceptance.Verdict.MET) {
+                return true;
+            }
+        }
+        return false;
     }
 
     public Judgement judge() {
@@ -63,6 +108,7 @@ public final class StandInBench {
     /** A check, or the news that none can be printed. */
     public void check() {
         String id = "check-" + steps.size();
+        handsMinutes += CHECK_MINUTES;
         if (head.noCheck().isPresent()) {
             steps.add(new Step.Checked(id, null, null));
             return;
@@ -80,7 +126,11 @@ public final class StandInBench {
     }
 
     public void look(Look look, String channel) {
-        Sign finding = head.look(look, channel);
+        int before = (int) visit().looks().stream()
+                .filter(o -> look.findings().contains(o.sign()) && java.util.Objects.equals(o.channel(), channel))
+                .count();
+        handsMinutes += look.minutes();
+        Sign finding = before == 0 ? head.look(look, channel) : head.lookAgain(look, channel, before);
         steps.add(new Step.Found(Observation.of(finding, channel)));
         head.seenMeanwhile(look, channel).ifPresent(s -> steps.add(new Step.Found(Observation.of(s, channel))));
     }
@@ -130,20 +180,43 @@ public final class StandInBench {
         return true;
     }
 
-    private void work(Method method, Set<String> channels) {
+    /** Does some work and logs it. */
+    public void work(Method method, Set<String> channels) {
+        handsMinutes += method.handsMinutes();
+        fluidMl += method.usualMl(channels.size());
         Treatment treatment = treatment(method, channels);
-        double minutes = treatment instanceof Treatment.Soak soak ? soak.plannedMinutes() : 0;
+        double minutes = treatment instanceof Treatment.Soak soak
+                ? soak.plannedMinutes()
+                : method == Method.PAD ? rungMinutes(channels) : 0;
         if (treatment instanceof Treatment.Flush flush) {
             treatment = pushed(flush);
         } else {
             head.apply(treatment, minutes, pressureKpa(), FIT);
         }
         steps.add(new Step.Worked("work-" + steps.size(), treatment));
+        if (method == Method.ALIGN && head.stripSmeared()) {
+            steps.add(new Step.Found(Observation.of(Sign.ALIGN_UNSETTLED)));
+        }
         if (DRIES_FOR_A_DAY.contains(method)) {
             head.rest(24);
         } else if (method == Method.REST) {
             head.rest(12);
         }
+    }
+
+    /** Fluid left standing in the channels that show gaps, and then so many strokes through each. */
+    public void soakAndFlush(double minutes, int strokes) {
+        Set<String> channels = affected();
+        if (minutes > 0) {
+            handsMinutes += Method.PORT_SOAK.handsMinutes();
+            fluidMl += Method.PORT_SOAK.usualMl(channels.size());
+            head.soak(channels, Treatment.Place.PORT, minutes, 22, FIT);
+        }
+        for (int n = 0; n < strokes && pressureKpa() > 0; n++) {
+            work(Method.FLUSH, channels);
+        }
+        // One sitting, not as many as there are strokes.
+        handsMinutes -= Math.max(0, strokes - 2) * Method.FLUSH.handsMinutes();
     }
 
     private double pressureKpa() {
@@ -179,22 +252,31 @@ public final class StandInBench {
                         method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY,
                         channels,
                         BigDecimal.ONE,
-                        UsualDose.soakLadderMinutes(Treatment.Place.PORT).get(Math.min(3, visit().times(method))));
+                        rungMinutes(channels));
             case BATH -> new Treatment.Bath(channels, BigDecimal.TEN, 3, 35, 2, 120);
             default -> new Treatment.Handwork(method, channels, BigDecimal.ZERO);
         };
     }
 
+    /** Each soak lasts longer than the one before. */
+    private int rungMinutes(Set<String> channels) {
+        int soaks = Stream.of(Method.PORT_SOAK, Method.TRAY_SOAK, Method.PAD)
+                .mapToInt(m -> visit().times(m, channels))
+                .sum();
+        return UsualDose.soakLadderMinutes(Treatment.Place.PORT).get(Math.min(3, soaks));
+    }
+
     private static Treatment flush(Set<String> channels, double temperatureC) {
         return new Treatment.Flush(
-                channels.stream()
-                        .map(code -> new Stroke(
-                                code,
-                                BigDecimal.valueOf(3),
-                                1,
-                                Treatment.Resistance.FREE,
-                                Treatment.Effluent.INK,
-                                Treatment.Stream.WHOLE))
+                Stream.of(3, 1)
+                        .flatMap(ml -> channels.stream()
+                                .map(code -> new Stroke(
+                                        code,
+                                        BigDecimal.valueOf(ml),
+                                        1,
+                                        Treatment.Resistance.FREE,
+                                        Treatment.Effluent.INK,
+                                        Treatment.Stream.WHOLE)))
                         .toList(),
                 temperatureC);
     }

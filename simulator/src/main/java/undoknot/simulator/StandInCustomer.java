@@ -16,13 +16,15 @@ import undoknot.observation.ToldFacts;
 /** What the owner of a stand-in head tells at the counter: much of it true, some of it beside the point. */
 public final class StandInCustomer {
 
-    /** How often something is told that has nothing to do with the fault. */
-    private static final double BESIDE_THE_POINT = 0.12;
-
     private StandInCustomer() {}
 
     /** @param channel the channel the fault sits in */
     public static ToldFacts tells(Cause cause, Family family, String channel, long seed) {
+        return tells(cause, family, channel, seed, Noise.USUAL.untrue());
+    }
+
+    /** @param untrue how often something is told that has nothing to do with the fault */
+    static ToldFacts tells(Cause cause, Family family, String channel, long seed, double untrue) {
         Random random = new Random(seed * 7_919 + cause.ordinal());
         List<Symptom> symptoms = new ArrayList<>();
         Says says = new Says(random, symptoms);
@@ -59,7 +61,7 @@ public final class StandInCustomer {
             case UNSUITABLE_INK -> says.maybe(0.9, GAPS_SEVERAL).maybe(0.2, MORE_AFTER_CLEANING);
             case NOT_THE_HEAD -> says.maybe(0.7, CARRIAGE_STANDS).maybe(0.3, EVERYTHING_BLANK);
         }
-        if (random.nextDouble() < BESIDE_THE_POINT) {
+        if (random.nextDouble() < untrue) {
             symptoms.add(Symptom.values()[random.nextInt(Symptom.values().length)]);
         }
         Set<String> all = family.channels().stream().map(Channel::code).collect(Collectors.toSet());

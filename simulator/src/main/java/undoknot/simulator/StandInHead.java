@@ -53,6 +53,9 @@ public final class StandInHead {
     /** Share of drop tests of an unsuitable ink whose pad shows that it has gelled. */
     private static final double RESIDUE_SEEN = 0.6;
 
+    /** An ink of which less than this is left in a channel does not set again. */
+    private static final double ALL_OUT = 0.05;
+
     private final Family family;
     private final long seed;
     private final Map<String, ChannelState> paths = new LinkedHashMap<>();
@@ -64,10 +67,17 @@ public final class StandInHead {
     private boolean stripSmeared;
     private double inkBurnedMl;
     private int steps;
+    private int harmed;
+    private final Noise noise;
 
     public StandInHead(Family family, Collection<Fault> faults, long seed) {
+        this(family, faults, seed, Noise.USUAL);
+    }
+
+    public StandInHead(Family family, Collection<Fault> faults, long seed, Noise noise) {
         this.family = family;
         this.seed = seed;
+        this.noise = noise;
         for (Channel channel : family.channels()) {
             paths.put(channel.code(), new ChannelState(channel, family.driveGroups()));
         }
@@ -112,6 +122,9 @@ public final class StandInHead {
                 for (int g = 0; g < count; g++) {
                     path.deadGroup[first + g] = path.deadGroup.length > 1;
                 }
+                if (random.nextDouble() < noise.stubborn()) {
+                    path.fray(random);
+                }
             }
             case PLATE_DAMAGE -> path.bend(share, random);
             case CONTACTS -> contacts = true;
@@ -128,6 +141,19 @@ public final class StandInHead {
             throw new IllegalArgumentException("the family has no channel " + code);
         }
         return path;
+    }
+
+    double misread() {
+        return noise.misread();
+    }
+
+    /** Whether everything about it is as it should be, the nozzles apart: station, carriage, strip, contacts, ink. */
+    public boolean isSoundBesides() {
+        return station <= 0.1
+                && !carriageDirty
+                && !stripSmeared
+                && noCheck().isEmpty()
+                && paths.values().stream().noneMatch(p -> p.unsuitable || p.narrowed > 0 || !p.ink);
     }
 
     /** Why no check can be printed now, when none can. */
@@ -149,7 +175,7 @@ public final class StandInHead {
         power(random);
         Map<String, Stroke[]> channels = new LinkedHashMap<>();
         for (ChannelState path : paths.values()) {
-            channels.put(path.channel.code(), path.print(random));
+            channels.put(path.channel.code(), path.print(random, noise.stray()));
         }
         return new Strokes(channels);
     }
@@ -159,7 +185,13 @@ public final class StandInHead {
             List<ChannelState> all = new ArrayList<>(paths.values());
             ChannelState path = all.get(random.nextInt(all.size()));
             path.deadGroup[random.nextInt(path.deadGroup.length)] = true;
+            harmed++;
         }
+    }
+
+    /** How often something was done to it that harms a head: pushed too hard, bathed too hot or too long, powered wet. */
+    public int harmed() {
+        return harmed;
     }
 
     /** The printer's own cleaning of some channels. */
@@ -194,8 +226,18 @@ public final class StandInHead {
      * @param channel where, or null when the look is about the whole head
      */
     public Sign look(Look look, String channel) {
+        // The same look taken again at the same state finds the same; once something was done it is taken anew.
         Random random = eyes(look, channel, 1);
-        return StandInLooks.find(look, channel == null ? null : path(channel), this, random);
+        Sign found = StandInLooks.find(look, channel == null ? null : path(channel), this, random);
+        if (found == Sign.RECOGNISED_ONCE_CLEANED && noise.stubborn() > 0) {
+            contacts = false;
+        }
+        return found;
+    }
+
+    /** Looks again with fresh eyes. */
+    public Sign lookAgain(Look look, String channel, int time) {
+        return StandInLooks.find(look, channel == null ? null : path(channel), this, eyes(look, channel, 10 + time));
     }
 
     /**
@@ -254,18 +296,23 @@ public final class StandInHead {
                 cycle(cycle.channels(), cycle.strength());
             }
         } else if (treatment instanceof Treatment.Handwork work) {
-            handwork(work);
+            handwork(work, soakedMinutes);
         }
     }
 
-    private void handwork(Treatment.Handwork work) {
+    private void handwork(Treatment.Handwork work, double minutes) {
         switch (work.method()) {
             case STATION -> cleanStation();
             case WIPE -> wipe();
-            case PAD, VAPOUR -> pad();
-            case RESEAT -> contacts = false;
+            case PAD -> {
+                pad();
+                soak(work.channels(), Place.PORT, minutes, 22, 0.9);
+            }
+            case VAPOUR -> pad();
+            case RESEAT -> contacts &= chance().nextDouble() < noise.stubborn();
             case UNDERSIDE -> carriageDirty = false;
             case STRIP -> stripSmeared = false;
+            case RINSE -> paths.keySet().forEach(code -> handwork(Method.RINSE, code));
             case CHARGE -> cycle(work.channels(), Strength.NORMAL);
             default -> work.channels().forEach(code -> handwork(work.method(), code));
         }
@@ -307,6 +354,7 @@ public final class StandInHead {
             }
         }
         if (over > 0) {
+            harmed++;
             path.bend(Math.min(1, OVER_PRESSURE_SHARE.value() * (1 + over) / 0.4), random);
             for (int i = 0; i < path.bent.length; i++) {
                 path.bent[i] = path.bent[i] == 0 ? 0 : Math.signum(path.bent[i]) * OVER_PRESSURE_BENDS.value();
@@ -318,6 +366,7 @@ public final class StandInHead {
             return new Pushed(120, Resistance.WOULD_NOT_GO, Effluent.INK, Stream.NOTHING);
         }
         path.colour *= Math.exp(-volumeMl / 1.2);
+        path.unsuitable &= path.colour > ALL_OUT;
         path.air = random.nextDouble() < FLUSH_LEAVES_AIR.value()
                 ? Math.max(path.air * 0.5, FLUSH_AIR.value() * random.nextDouble())
                 : path.air * 0.5;
@@ -364,6 +413,9 @@ public final class StandInHead {
                 path.plugUm[i] = left <= 0 ? 0 : Math.sqrt(left) * 1e6;
                 path.strength[i] *= 0.9;
             }
+            if (place == Place.PORT) {
+                path.colour *= 0.5;
+            }
             if (place == Place.TRAY) {
                 path.loosen(PAD_LOOSENS.value() / 2, chance());
                 wet = Math.max(wet, WET_AFTER_TRAY.value());
@@ -382,6 +434,7 @@ public final class StandInHead {
             path.loosen(0.5, random);
             if (temperatureC > family.limits().heatC() || bursts > 3) {
                 path.bend(0.3, random);
+                harmed++;
             }
         }
         wet = Math.max(wet, WET_AFTER_BATH.value());
@@ -401,6 +454,7 @@ public final class StandInHead {
                     : path.plugUm[i];
         }
         path.colour *= 0.3;
+        path.unsuitable &= path.colour > ALL_OUT;
         wet = Math.max(wet, WET_AFTER_TRAY.value());
     }
 
@@ -421,6 +475,10 @@ public final class StandInHead {
 
     public void replaceCartridge(String code) {
         path(code).ink = true;
+        if (!family.construction().hasDampers()) {
+            // What narrows the supply of a head without dampers is its cartridge.
+            path(code).narrowed = 0;
+        }
     }
 
     public void cleanSupply(String code) {

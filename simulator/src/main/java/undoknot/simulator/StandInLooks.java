@@ -13,14 +13,11 @@ import undoknot.observation.Sign;
  */
 final class StandInLooks {
 
-    /** A hasty or clumsy look finds anything. */
-    private static final double MISREAD = 0.04;
-
     private StandInLooks() {}
 
     /** @param path channel looked at, or null */
     static Sign find(Look look, ChannelState path, StandInHead head, Random random) {
-        if (random.nextDouble() < MISREAD) {
+        if (random.nextDouble() < head.misread()) {
             List<Sign> any = look.findings();
             return any.get(random.nextInt(any.size()));
         }

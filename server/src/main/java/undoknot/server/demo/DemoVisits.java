@@ -422,9 +422,12 @@ class DemoVisits {
                 .cycle(5 * HOUR, Treatment.Strength.LIGHT, 1)
                 .handwork(4 * HOUR + 20, Method.PAGE, "C", "M", "Y");
         return v.check(
-                4 * HOUR,
-                head.clear("C", 1).run("C", 40, 41, NozzleState.DEFLECTED).check(),
-                "after one saturated page");
+                        4 * HOUR,
+                        head.clear("C", 1)
+                                .run("C", 40, 41, NozzleState.DEFLECTED)
+                                .check(),
+                        "after one saturated page")
+                .found(3 * HOUR + 50, Sign.STATION_CLEAN, null);
     }
 
     private DemoVisit headError() {

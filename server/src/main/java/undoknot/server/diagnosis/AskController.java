@@ -3,6 +3,8 @@ package undoknot.server.diagnosis;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -169,8 +171,38 @@ class AskController {
             @Nullable @Valid TreatmentEntry treatment,
             @Nullable @Valid Observed found) {}
 
-    /** The terms of p·V − d·D &gt; c, money in the shop's currency, chances 0 to 1. */
-    record WorthEntry(double chance, double value, double harmChance, double harmCost, double cost) {}
+    /**
+     * The terms of p·V − d·D &gt; c, money in the shop's currency, chances 0 to 1.
+     *
+     * @param spent what was spent so far
+     * @param priceLimit what the customer said to pay at most
+     */
+    record WorthEntry(
+            @DecimalMin(value = "0", message = SHARE) @DecimalMax(value = "1", message = SHARE)
+            double chance,
+
+            @DecimalMin(value = "0", message = AMOUNT) @DecimalMax(value = MOST_MONEY, message = AMOUNT)
+            double value,
+
+            @DecimalMin(value = "0", message = SHARE) @DecimalMax(value = "1", message = SHARE)
+            double harmChance,
+
+            @DecimalMin(value = "0", message = AMOUNT) @DecimalMax(value = MOST_MONEY, message = AMOUNT)
+            double harmCost,
+
+            @DecimalMin(value = "0", message = AMOUNT) @DecimalMax(value = MOST_MONEY, message = AMOUNT)
+            double cost,
+
+            @Nullable @DecimalMin(value = "0", message = AMOUNT) @DecimalMax(value = MOST_MONEY, message = AMOUNT)
+            Double spent,
+
+            @Nullable @DecimalMin(value = "0", message = AMOUNT) @DecimalMax(value = MOST_MONEY, message = AMOUNT)
+            Double priceLimit) {
+
+        private static final String SHARE = "Enter a chance from 0 to 1.";
+        private static final String AMOUNT = "Enter an amount from 0 to a million.";
+        private static final String MOST_MONEY = "1000000";
+    }
 
     /**
      * @param observations what was told or seen besides the steps
@@ -192,7 +224,7 @@ class AskController {
             boolean food,
             @Nullable Map<String, InkChemistry> inks,
             @Nullable Map<HouseQuestion, String> houseRules,
-            @Nullable WorthEntry worth) {}
+            @Nullable @Valid WorthEntry worth) {}
 
     record AdviceAnswer(Advice.Answer advice, List<Ranking.Likely> causes, List<Contradiction> contradictions) {}
 
@@ -249,7 +281,15 @@ class AskController {
         return w == null
                 ? null
                 : new Worth(
-                        w.chance(), w.chance(), w.chance(), w.value(), w.harmChance(), w.harmCost(), w.cost(), 0, null);
+                        w.chance(),
+                        w.chance(),
+                        w.chance(),
+                        w.value(),
+                        w.harmChance(),
+                        w.harmCost(),
+                        w.cost(),
+                        Objects.requireNonNullElse(w.spent(), 0.0),
+                        w.priceLimit());
     }
 
     private static Step step(Family family, StepEntry entry, int i) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -105,7 +106,12 @@ public class StandIns {
      * @throws Refused when no stand-in answers for the head
      */
     Sign look(LoggedVisit logged, Look look, String channel, Instant now) {
-        return standing(logged, now).look(look, channel);
+        StandInHead head = standing(logged, now);
+        // Whoever looks again looks with fresh eyes.
+        int before = (int) logged.findingsThatStand().stream()
+                .filter(f -> look.findings().contains(f.sign) && Objects.equals(f.channel, channel))
+                .count();
+        return before == 0 ? head.look(look, channel) : head.lookAgain(look, channel, before);
     }
 
     /** What shows besides, as {@link StandInHead#seenMeanwhile}. */

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import undoknot.advice.Advice;
 import undoknot.advice.Judgement;
 import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Ranking;
@@ -57,9 +58,15 @@ public class JudgementViews {
                 judged.money());
     }
 
+    /** Every look that fits the head; proposed is what the advice says to look at, or else what is worth most, if anything is. */
     private static List<JudgementView.LookView> looks(LoggedVisit logged, Judgement judgement) {
         List<JudgementView.LookView> views = new ArrayList<>();
-        NextLook.Proposal best = proposal(judgement);
+        Advice first = judgement.advice().first();
+        NextLook.Proposal best = judgement.looks().stream()
+                .filter(NextLook.Proposal::isWorthIt)
+                .findFirst()
+                .orElse(null);
+        Look proposed = first.look() != null ? first.look() : best == null ? null : best.look();
         for (Look look : Look.values()) {
             if (!look.fits(logged.family().construction())) {
                 continue;
@@ -78,26 +85,19 @@ public class JudgementViews {
                     look.tools(),
                     look.risk(),
                     look.findings(),
-                    p == null && !taken,
+                    p == null && !taken && look != proposed,
                     p == null ? 0 : p.bits(),
                     p == null ? 0 : p.bitsPerMinute(),
-                    p == null ? null : p.channel(),
+                    look == first.look() && !first.channels().isEmpty()
+                            ? first.channels().get(0)
+                            : p == null ? null : p.channel(),
                     p == null ? null : p.separates(),
                     p == null ? null : p.from(),
-                    best != null && best.look() == look));
+                    look == proposed));
         }
         // Stable: the others keep the order of effort and risk.
         views.sort(Comparator.comparing(v -> !v.proposed()));
         return views;
-    }
-
-    /** What the advice says to look at; otherwise the look that is worth most, if one is. */
-    private static NextLook.Proposal proposal(Judgement judgement) {
-        Look advised = judgement.advice().first().look();
-        return judgement.looks().stream()
-                .filter(p -> advised == null ? p.isWorthIt() : p.look() == advised)
-                .findFirst()
-                .orElse(null);
     }
 
     private List<JudgementView.FindingView> findings(LoggedVisit logged, Instant now) {

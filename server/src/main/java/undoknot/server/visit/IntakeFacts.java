@@ -1,10 +1,14 @@
 package undoknot.server.visit;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.FoodStanding;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 import undoknot.observation.ToldFacts;
 
 /** What of a take-in speaks for a cause. */
@@ -12,7 +16,15 @@ final class IntakeFacts {
 
     private IntakeFacts() {}
 
-    static ToldFacts facts(Intake intake) {
+    static List<Observation> told(Intake intake) {
+        List<Observation> told = new ArrayList<>(facts(intake).observations());
+        if (intake.pouredIn() != null && !intake.pouredIn().isBlank()) {
+            told.add(Observation.of(Sign.POURED_IN));
+        }
+        return told;
+    }
+
+    private static ToldFacts facts(Intake intake) {
         return new ToldFacts(
                 intake.idleDays(),
                 intake.climate() == Intake.Climate.HOT_DRY,

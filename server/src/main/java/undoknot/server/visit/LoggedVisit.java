@@ -225,7 +225,7 @@ public record LoggedVisit(
         return new VisitLog(
                 family,
                 visit.jobClass,
-                IntakeFacts.facts(intake).observations(),
+                IntakeFacts.told(intake),
                 steps.stream()
                         .sorted(Comparator.comparing(At::at))
                         .map(At::step)

@@ -31,7 +31,7 @@ class AskTest {
         assertThat(signs).hasSize(Sign.values().length);
         for (JsonNode sign : signs) {
             if (sign.path("sign").asText().equals("GROUP_FILLED")) {
-                assertThat(sign.path("weights").path("ELECTRICAL").asText()).isEqualTo("STRONG");
+                assertThat(sign.path("weights").path("ELECTRICAL").asText()).isEqualTo("DECISIVE");
                 assertThat(sign.path("weights").path("DRIED_INK").asText()).isEqualTo("STRONG_AGAINST");
                 assertThat(sign.path("words").asText()).contains("drive group");
             }
@@ -104,6 +104,38 @@ class AskTest {
         assertThat(first(other).path("method").asText()).isEqualTo("FLUSH");
         other.put("steps", List.of(check, Map.of("found", Map.of("sign", "STATION_CRUSTED"))));
         assertThat(first(other).path("method").asText()).isEqualTo("STATION");
+    }
+
+    /** A chance of 7 or an amount below nothing is refused where it stands; the limit of the customer is told as the limit. */
+    @Test
+    void money_is_checked_and_a_limit_asks_the_customer() {
+        Map<String, Object> request = new java.util.HashMap<>(
+                Map.of("family", "VENNICK-B3", "jobClass", "GENERAL", "powerForbidden", false, "food", false));
+        request.put(
+                "steps",
+                List.of(
+                        Map.of(
+                                "reading",
+                                Map.of(
+                                        "C",
+                                        "M".repeat(100) + "F".repeat(108),
+                                        "M",
+                                        "F".repeat(208),
+                                        "Y",
+                                        "F".repeat(208))),
+                        Map.of("found", Map.of("sign", "STATION_CLEAN"))));
+        Map<String, Object> worth = new java.util.HashMap<>(
+                Map.of("chance", 7, "value", 300, "harmChance", 0.02, "harmCost", 50, "cost", 40));
+        request.put("worth", worth);
+        assertThat(api.post("/api/advice", request).is(422).messageAt("worth.chance"))
+                .contains("0 to 1");
+        worth.put("chance", 0.62);
+        worth.put("spent", -1);
+        assertThat(api.post("/api/advice", request).is(422).messageAt("worth.spent"))
+                .contains("from 0");
+        worth.put("spent", 130);
+        worth.put("priceLimit", 150);
+        assertThat(api.post("/api/advice", request).is(200).body().toString()).contains("ASK_CUSTOMER");
     }
 
     private JsonNode first(Map<String, Object> request) {

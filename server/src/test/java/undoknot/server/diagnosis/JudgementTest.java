@@ -144,11 +144,11 @@ class JudgementTest {
     @Test
     void findings_that_cannot_be_are_refused_where_they_were_entered() {
         String visit = api.newVisit();
-        assertThat(found(visit, id(), "DAMPER_EMPTY", null).is(422).messageAt("finding.channel"))
+        assertThat(found(visit, id(), "SPONGE_DRY", null).is(422).messageAt("finding.channel"))
                 .contains("in which channel");
         assertThat(found(visit, id(), "STATION_CLEAN", "C").is(422).messageAt("finding.channel"))
                 .contains("whole head");
-        assertThat(found(visit, id(), "DAMPER_EMPTY", "Q").is(422).messageAt("finding.channel"))
+        assertThat(found(visit, id(), "SPONGE_DRY", "Q").is(422).messageAt("finding.channel"))
                 .contains("no channel Q");
         // A Vennick B3 carries its cartridges: there is no damper to pull.
         assertThat(found(visit, id(), "PULL_DRAGS", "C").is(422).messageAt("finding.sign"))
