@@ -184,6 +184,10 @@ abstract class BrowserTest {
     }
 
     String takeIn(Page at, String customer, String family) {
+        return takeIn(at, customer, family, "Gaps in one colour");
+    }
+
+    String takeIn(Page at, String customer, String family, String symptom) {
         String serial = "E-" + UUID.randomUUID().toString().substring(0, 8);
         at.navigate(shop.address + "/take-in");
         entry(at, "Customer").fill(customer);
@@ -191,7 +195,7 @@ abstract class BrowserTest {
         entry(at, "Serial").fill(serial);
         select(at, "Family", Pattern.compile("^" + family));
         choose(group(at, "Ever carried ink that is not for food"), "Yes");
-        choose(group(at, "Symptoms"), "Gaps in one colour");
+        choose(group(at, "Symptoms"), symptom);
         entry(at, "Promised for").fill(java.time.LocalDate.now().plusDays(4).toString());
         button(at, "Take it in and make its tag").click();
         at.waitForURL(Pattern.compile("/visits/[^/]+/tag$"));
