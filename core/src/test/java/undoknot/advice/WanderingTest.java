@@ -35,7 +35,8 @@ class WanderingTest {
 
     private static List<Advice> all(WrittenVisit visit) {
         Advice.Answer answer = visit.judge().advice();
-        return Stream.concat(Stream.of(answer.first()), answer.others().stream()).toList();
+        return Stream.concat(Stream.of(answer.first()), answer.others().stream())
+                .toList();
     }
 
     private static Advice wandering(WrittenVisit visit) {
@@ -80,9 +81,20 @@ class WanderingTest {
     /** Gaps that only grow, or that stay, do not wander; nor does a channel that is accepted. */
     @Test
     void what_only_grows_does_not_wander() {
-        WrittenVisit grows = new WrittenVisit("HULVER-W8").told(1).run("M", 10, 30).check().cycle("M").run("M", 10, 60).check();
+        WrittenVisit grows = new WrittenVisit("HULVER-W8")
+                .told(1)
+                .run("M", 10, 30)
+                .check()
+                .cycle("M")
+                .run("M", 10, 60)
+                .check();
         assertThat(all(grows)).noneMatch(a -> a.rule() == Rule.WANDERING);
-        WrittenVisit stays = new WrittenVisit("HULVER-W8").told(1).run("M", 10, 60).check().cycle("M").check();
+        WrittenVisit stays = new WrittenVisit("HULVER-W8")
+                .told(1)
+                .run("M", 10, 60)
+                .check()
+                .cycle("M")
+                .check();
         assertThat(all(stays)).noneMatch(a -> a.rule() == Rule.WANDERING);
     }
 
@@ -94,12 +106,23 @@ class WanderingTest {
         assertThat(gone.judge().advice().first().rule()).isEqualTo(Rule.COMPLAINT);
         gone.found(INK_THERE, "M");
         assertThat(gone.judge().advice().first().look()).isEqualTo(Look.STATION);
-        WrittenVisit mended = new WrittenVisit("HULVER-W8").told(90).whole("M").check().found(INK_THERE, "M");
+        WrittenVisit mended =
+                new WrittenVisit("HULVER-W8").told(90).whole("M").check().found(INK_THERE, "M");
         mended.hands(Method.STATION).check();
         assertThat(all(mended)).noneMatch(a -> a.rule() == Rule.COMPLAINT);
-        WrittenVisit worked = new WrittenVisit("HULVER-W8").told(90).whole("M").check().soak(10, "M").check();
+        WrittenVisit worked = new WrittenVisit("HULVER-W8")
+                .told(90)
+                .whole("M")
+                .check()
+                .soak(10, "M")
+                .check();
         assertThat(all(worked)).noneMatch(a -> a.rule() == Rule.COMPLAINT);
-        WrittenVisit blank = new WrittenVisit("VENNICK-B3").told(90).whole("C").whole("M").whole("Y").check();
+        WrittenVisit blank = new WrittenVisit("VENNICK-B3")
+                .told(90)
+                .whole("C")
+                .whole("M")
+                .whole("Y")
+                .check();
         assertThat(all(blank)).noneMatch(a -> a.rule() == Rule.COMPLAINT);
     }
 
@@ -107,15 +130,20 @@ class WanderingTest {
     @ParameterizedTest
     @CsvSource({"DAMPER, true", "PURGE, true", "CARTRIDGE, true", "STATION, false"})
     void a_mended_supply_explains_an_overheat(Method method, boolean explains) {
-        WrittenVisit visit = new WrittenVisit("HULVER-W8").told(3, Symptom.OVERHEAT_STOP).scattered("C", 5, 0).check();
+        WrittenVisit visit = new WrittenVisit("HULVER-W8")
+                .told(3, Symptom.OVERHEAT_STOP)
+                .scattered("C", 5, 0)
+                .check();
         visit.hands(method, "C").check();
-        assertThat(all(visit).stream().noneMatch(a -> a.rule() == Rule.COMPLAINT)).isEqualTo(explains);
+        assertThat(all(visit).stream().noneMatch(a -> a.rule() == Rule.COMPLAINT))
+                .isEqualTo(explains);
     }
 
     /** What the next attempt is worth is asked once, and not at all where the terms say it. */
     @Test
     void money_is_asked_once() {
-        WrittenVisit visit = new WrittenVisit("ORSEL-D6").told(40).scattered("C", 5, 0).check();
+        WrittenVisit visit =
+                new WrittenVisit("ORSEL-D6").told(40).scattered("C", 5, 0).check();
         visit.found(Sign.STATION_CLEAN, null);
         Worth losing = new Worth(0.1, 0.05, 0.2, 100, 0.02, 50, 30, 20, null);
         List<Advice> asked = new java.util.ArrayList<>();
