@@ -6,87 +6,21 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** A dead drive group of the demo to its quote, by nothing but what the screen proposes; findings that contradict one another. */
-class JudgeTest extends BrowserTest {
+class JudgeTest extends ByTheScreen {
 
     private static final int STEPS = 14;
-
-    private String visit;
-    private int checks;
 
     private void openVisit(String serial) {
         visit = shop.jdbc.queryForObject(
                 "select cast(v.id as char) from visit v join head h on h.id = v.head_id where h.serial = ?",
                 String.class,
                 serial);
-        page.navigate(shop.address + "/visits/" + visit);
-    }
-
-    /** The one large button, once the judgement is there. */
-    private Locator large() {
-        return page.locator("section[aria-label='What now'] > a, section[aria-label='What now'] > div > button")
-                .first();
-    }
-
-    private String advised() {
-        assertThat(large()).isVisible();
-        return region(page, "What now").getByRole(AriaRole.HEADING).first().textContent();
-    }
-
-    private void backOnTheVisit() {
-        page.waitForURL(shop.address + "/visits/" + visit);
-    }
-
-    private void follow(String advice) {
-        large().click();
-        if (advice.equals("Take the pad out") || advice.startsWith("Check: are contacts")) {
-            assertThat(region(page, "What now").getByText(advice)).hasCount(0);
-        } else if (advice.startsWith("Read the first") || advice.startsWith("Read a check again")) {
-            button(page, "Print a simulated check").click();
-            button(page, "Accept as check " + ++checks).click();
-            backOnTheVisit();
-        } else if (advice.startsWith("Check this: ")) {
-            look();
-        } else if (advice.startsWith("Light printer cycle")) {
-            button(page, "Log these cycles").click();
-            backOnTheVisit();
-        } else {
-            Locator log = button(page, "Log this work").or(button(page, "Given, not timed"));
-            assertThat(log).isEnabled();
-            boolean byStrokes = button(page, "Given, not timed").count() > 0;
-            log.click();
-            if (byStrokes) {
-                Locator leave = button(page, "Stop here").or(button(page, "Back to the visit"));
-                assertThat(leave).isEnabled();
-                leave.click();
-            }
-            backOnTheVisit();
-        }
-    }
-
-    /** Looks where the screen says, at what the stand-in shows, and taps that. */
-    private void look() {
-        Locator proposed = page.getByRole(AriaRole.REGION).first();
-        assertThat(proposed).hasAccessibleName(Pattern.compile("^Check this: "));
-        proposed.getByText("Look at the simulated head").click();
-        Locator shows = proposed.getByRole(AriaRole.STATUS);
-        assertThat(shows).containsText("(simulated)");
-        Matcher seen = Pattern.compile(": (.*) \\(simulated\\)").matcher(shows.textContent());
-        Assertions.assertTrue(seen.find());
-        String finding =
-                seen.group(1).substring(0, 1).toUpperCase() + seen.group(1).substring(1);
-        choose(
-                proposed.getByRole(
-                        AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Findings of"))),
-                finding);
-        assertThat(page.getByRole(AriaRole.STATUS).first()).containsText(seen.group(1));
         page.navigate(shop.address + "/visits/" + visit);
     }
 
