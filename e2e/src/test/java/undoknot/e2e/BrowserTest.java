@@ -16,6 +16,8 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** What tests of the interface share: a page, signing in, finding things by what a person sees, and double taps. */
 abstract class BrowserTest {
@@ -33,6 +35,14 @@ abstract class BrowserTest {
         // A busy machine with two cores may need longer than the five seconds that are usual.
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     }
+
+    /** What the last page showed when a test failed: a machine elsewhere has no eyes. */
+    @RegisterExtension
+    final AfterTestExecutionCallback shown = test -> test.getExecutionException()
+            .ifPresent(failure -> contexts.stream()
+                    .flatMap(context -> context.pages().stream())
+                    .forEach(at -> System.out.println("shown at " + at.url() + "\n"
+                            + at.locator("body").innerText().replaceAll("\\s*\\n\\s*", " | "))));
 
     @BeforeEach
     void openPage() {
