@@ -15,8 +15,10 @@ export function useWrite<A>(
   const busy = useRef(false);
   const mutation = useMutation<Visit | void, Problem, A>({
     mutationFn: write,
-    onSuccess: (visit) => {
+    onSuccess: async (visit) => {
       if (visit) {
+        // What was asked before the write and is answered after it would put the old visit back.
+        await queries.cancelQueries({ queryKey: ['visit', visit.id] });
         queries.setQueryData(['visit', visit.id], visit);
       }
       void queries.invalidateQueries({ queryKey: ['bench'] });

@@ -64,6 +64,19 @@ describe('a draft', () => {
     expect(server.PUT).not.toHaveBeenCalled();
     expect(server.DELETE).toHaveBeenCalledWith('/api/drafts/{key}', {
       params: { path: { key: 'intake-4' } },
+      keepalive: true,
     });
+  });
+
+  it('does not come back when the server forgot it too late', async () => {
+    const { result, unmount } = renderHook(() => useDraft<string>('check-5'));
+    act(() => result.current.keep('the check before'));
+    const sent = new Date().toISOString();
+    act(() => result.current.drop());
+    unmount();
+    server.GET.mockResolvedValue({ data: { content: '"the check before"', editedAt: sent } } as never);
+    const next = renderHook(() => useDraft<string>('check-5'));
+    await waitFor(() => expect(next.result.current.isReady).toBe(true));
+    expect(next.result.current.restored).toBeUndefined();
   });
 });

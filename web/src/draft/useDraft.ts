@@ -9,6 +9,20 @@ interface Kept<T> {
 
 const SEND_AFTER_MS = 500;
 
+/** Where a screen notes when a draft was done with: what it had sent before, or late, is no draft any more. */
+function donePlace(place: string) {
+  return `${place}:done`;
+}
+
+function isDone(place: string, kept: { editedAt: string }) {
+  try {
+    const done = localStorage.getItem(donePlace(place));
+    return done !== null && Date.parse(kept.editedAt) <= Date.parse(done);
+  } catch {
+    return false;
+  }
+}
+
 function readLocal<T>(place: string): Kept<T> | undefined {
   try {
     const text = localStorage.getItem(place);
@@ -48,7 +62,7 @@ export function useDraft<T>(key: string) {
           ? { value: JSON.parse(found.content) as T, editedAt: found.editedAt }
           : undefined;
         if (current) {
-          setRestored(newer(local, remote)?.value);
+          setRestored(newer(local, remote && isDone(place, remote) ? undefined : remote)?.value);
         }
       })
       .catch(() => undefined)
@@ -56,7 +70,7 @@ export function useDraft<T>(key: string) {
     return () => {
       current = false;
     };
-  }, [key, local]);
+  }, [key, local, place]);
 
   const flush = useCallback(
     (leaving = false) => {
@@ -106,8 +120,16 @@ export function useDraft<T>(key: string) {
     dropped.current = true;
     unsent.current = undefined;
     window.clearTimeout(timer.current);
-    localStorage.removeItem(place);
-    answer(api.DELETE('/api/drafts/{key}', { params: { path: { key } } })).catch(() => undefined);
+    try {
+      localStorage.removeItem(place);
+      localStorage.setItem(donePlace(place), new Date().toISOString());
+    } catch {
+      // Without a store the server alone forgets it.
+    }
+    // Sent to its end even when the page is left at once.
+    answer(
+      api.DELETE('/api/drafts/{key}', { params: { path: { key } }, keepalive: true }),
+    ).catch(() => undefined);
   }, [key, place]);
 
   return { restored, isReady, keep, drop };
