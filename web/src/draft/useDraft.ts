@@ -127,9 +127,9 @@ export function useDraft<T>(key: string) {
       // Without a store the server alone forgets it.
     }
     // Sent to its end even when the page is left at once.
-    answer(
-      api.DELETE('/api/drafts/{key}', { params: { path: { key } }, keepalive: true }),
-    ).catch(() => undefined);
+    answer(api.DELETE('/api/drafts/{key}', { params: { path: { key } }, keepalive: true })).catch(
+      () => undefined,
+    );
   }, [key, place]);
 
   return { restored, isReady, keep, drop };

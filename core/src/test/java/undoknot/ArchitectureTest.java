@@ -72,7 +72,22 @@ class ArchitectureTest {
                             "diagnosis",
                             "outcome",
                             "practice")),
-            Map.entry("flow", List.of()));
+            Map.entry("flow", List.of()),
+            Map.entry(
+                    "plan",
+                    List.of(
+                            "head",
+                            "fluid",
+                            "practice",
+                            "nozzle",
+                            "flow",
+                            "treatment",
+                            "sitting",
+                            "observation",
+                            "visit",
+                            "diagnosis",
+                            "outcome",
+                            "advice")));
 
     @ArchTest
     static void every_room_stands_above_what_it_uses(JavaClasses classes) {

@@ -62,10 +62,16 @@ final class HouseWorkStyle {
     }
 
     static WorkStyle of(Method method, List<String> channels, AdviceContext context) {
+        return of(method, channels, context, List.of());
+    }
+
+    /** @param planned what is planned in these channels before it */
+    static WorkStyle of(Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         boolean strokes = method == Method.FLUSH || method == Method.WARM;
         boolean pulses =
-                strokes && (context.house.says(School.Dose.LONG_PULSING) || context.visit.times(method, channels) > 0);
-        FluidKind fluid = fluid(method, channels, context);
+                strokes && (context.house.says(School.Dose.LONG_PULSING) || context.visit.times(method, channels) > 0
+                        || planned.contains(method));
+        FluidKind fluid = fluid(method, channels, context, planned);
         return new WorkStyle(
                 site(method, channels, context),
                 fluid,
@@ -74,7 +80,8 @@ final class HouseWorkStyle {
                 temperatureC(method, fluid, context),
                 strokes && !pulses ? UsualDose.AFTER_SOAK_ML : null,
                 pulses ? UsualDose.PULSES_ML : null,
-                act(method, channels, context),
+                pulses ? null : SoakRung.minutes(method, channels, context, planned),
+                act(method, channels, context, planned),
                 leadDecides(method, context.visit.family().limits()));
     }
 
@@ -85,11 +92,13 @@ final class HouseWorkStyle {
     }
 
     /** A damper is cleaned first; what still drags after that, or was cleaned as often as it may be, gets a new one. */
-    private static Part.Act act(Method method, List<String> channels, AdviceContext context) {
+    private static Part.Act act(
+            Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         if (method != Method.DAMPER) {
             return null;
         }
-        boolean cleaned = channels.stream()
+        boolean cleaned = planned.contains(method)
+                || channels.stream()
                 .anyMatch(code -> context.visit.count(Part.DAMPER, code).cleaned() > 0);
         return cleaned ? Part.Act.REPLACED : Part.Act.CLEANED;
     }
@@ -131,14 +140,16 @@ final class HouseWorkStyle {
         };
     }
 
-    private static FluidKind fluid(Method method, List<String> channels, AdviceContext context) {
+    private static FluidKind fluid(
+            Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         return switch (method) {
             case VAPOUR -> context.terms.food() ? FluidKind.FOOD_SAFE_CLEANER : method.ownFluid();
             case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, context);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
                 boolean firstFlush = (method == Method.FLUSH || method == Method.WARM)
                         && context.visit.times(Method.FLUSH, channels) + context.visit.times(Method.WARM, channels)
-                                == 0;
+                                == 0
+                        && planned.stream().noneMatch(m -> m == Method.FLUSH || m == Method.WARM);
                 yield firstFlush && waterFirst(channels, context)
                         ? FluidKind.DEIONISED_WATER
                         : cleaner(method.fluidUse(), method == Method.WARM, channels, context);
@@ -160,7 +171,9 @@ final class HouseWorkStyle {
         if (context.terms.food()) {
             return FluidKind.FOOD_SAFE_CLEANER;
         }
-        if (context.house.says(School.WhichFluid.HOUSEHOLD) && FluidKind.ISOPROPYL_ALCOHOL.allows(use) && !warm) {
+        // Household cleaners go inside only where a lead has enabled them for the family (handbook 12).
+        boolean enabled = context.visit.family().limits().household();
+        if (context.house.says(School.WhichFluid.HOUSEHOLD) && enabled && FluidKind.ISOPROPYL_ALCOHOL.allows(use) && !warm) {
             return FluidKind.ISOPROPYL_ALCOHOL;
         }
         boolean settles =

@@ -201,7 +201,7 @@ public final class Ladder {
      *
      * @param last what was done last
      */
-    static Optional<Method> inkAfter(Method last, Family family, HouseRules house) {
+    public static Optional<Method> inkAfter(Method last, Family family, HouseRules house) {
         boolean emptiedLines = last == LINE || last == SYSTEM;
         boolean wetted = last.between() == WorkBetweenChecks.FLUSH && last != PRIME;
         if (emptiedLines || wetted && house.says(School.AfterFlush.INK_CHARGE)) {

@@ -149,12 +149,7 @@ final class Recovery {
     /** The next rung for what is likeliest in the channel, or else for the next cause that is likely enough. */
     private Optional<Next> remedy(String channel, Counts counts) {
         boolean first = true;
-        boolean bentAlone = context.visit.isBentAlone(channel);
-        List<Likely> causes = context.ranking.in(channel);
-        for (Likely likely : causes) {
-            if (!isGround(likely, channel) || bentAlone && !bends(likely.cause())) {
-                continue;
-            }
+        for (Likely likely : grounds(channel)) {
             Rule rule = !first ? NEXT_CAUSE : counts == null ? FIRST_REMEDY : NO_RECOVERY;
             first = false;
             Optional<Method> method = rung(likely.cause(), channel);
@@ -163,6 +158,16 @@ final class Recovery {
             }
         }
         return Optional.empty();
+    }
+
+    /** Causes that are ground for work in a channel, in the order in which they are seen to. */
+    private List<Likely> grounds(String channel) {
+        boolean bentAlone = context.visit.isBentAlone(channel);
+        List<Likely> grounds = context.ranking.in(channel).stream()
+                .filter(likely -> isGround(likely, channel) && (!bentAlone || bends(likely.cause())))
+                .toList();
+        return SavePerMinute.ordered(
+                grounds, likely -> rung(likely.cause(), channel).orElse(null));
     }
 
     /**
@@ -207,6 +212,39 @@ final class Recovery {
             }
         }
         return Optional.empty();
+    }
+
+    /**
+     * Work for a cause in a channel.
+     *
+     * @param alike causes that are as likely, so that minutes of hands decided the order
+     */
+    record Rung(Method method, Likely likely, List<Cause> alike, boolean lastResort) {}
+
+    /** All that is left in a channel, in order, as if nothing helped. */
+    List<Rung> course(String channel) {
+        List<Rung> course = new ArrayList<>();
+        List<Likely> grounds = grounds(channel);
+        for (Likely likely : grounds) {
+            List<Cause> alike = SavePerMinute.alike(likely, grounds);
+            if (likely.cause() == Cause.ELECTRICAL) {
+                groups.testCycle(channel).ifPresent(m -> course.add(new Rung(m, likely, alike, false)));
+                continue;
+            }
+            Map<Method, Integer> rungs = new EnumMap<>(Method.class);
+            for (Method method : context.ladder(likely.cause(), List.of(channel))) {
+                int rung = rungs.merge(method, 1, Integer::sum);
+                long planned = course.stream().filter(r -> r.method == method).count();
+                boolean cycledAlready = method == Method.CYCLE && planned > 0;
+                if (!cycledAlready && context.isLeft(method, rung - (int) planned, channel)) {
+                    course.add(new Rung(method, likely, alike, false));
+                }
+            }
+        }
+        lastResort(channel, null)
+                .filter(last -> course.stream().noneMatch(r -> r.method == last.method))
+                .ifPresent(last -> course.add(new Rung(last.method, null, List.of(), true)));
+        return course;
     }
 
     /** Fluid drawn back through the face, when no remedy is left (handbook 13, rule 11). */

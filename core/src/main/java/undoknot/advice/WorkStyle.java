@@ -14,6 +14,7 @@ import undoknot.treatment.Treatment;
  * @param strokeMl usual volume of one stroke, mL
  * @param temperatureC of the fluid; null at room temperature
  * @param afterSoakMl stroke that follows when the first has soaked, mL
+ * @param plannedMinutes how long it soaks or waits, between two strokes as well; null when it does not
  * @param act what is done to the part that it is about: a damper is cleaned once, then replaced
  * @param leadDecides whether only a lead may do it on this family, with a reason
  * @param pulsesAtMostMl where fluid goes in pulses with pad prints between, what they usually come to at most, mL
@@ -26,6 +27,7 @@ public record WorkStyle(
         Double temperatureC,
         Double afterSoakMl,
         Double pulsesAtMostMl,
+        Integer plannedMinutes,
         Part.Act act,
         boolean leadDecides) {
 

@@ -28,7 +28,20 @@ public record OpenShare(double share, double low, double high) {
     }
 
     public static OpenShare of(Stroke stroke, Stroke reference) {
-        double share = stroke.mlPerSAndNozzle() / reference.mlPerSAndNozzle();
+        return by(stroke.mlPerSAndNozzle() / reference.mlPerSAndNozzle());
+    }
+
+    /**
+     * Against the formula's own value where the force is known and no healthy channel was timed.
+     *
+     * @param all every nozzle of the channel, open
+     * @param kpa pressure of the force on that syringe
+     */
+    public static OpenShare of(Stroke stroke, OpenNozzles all, double kpa) {
+        return by(stroke.volumeMl() / stroke.seconds() / all.flowMlPerS(kpa));
+    }
+
+    private static OpenShare by(double share) {
         return new OpenShare(share, share / THUMB_SCATTER, share * THUMB_SCATTER);
     }
 }

@@ -1,5 +1,8 @@
 package undoknot.flow;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /** Syringes of the bench by nominal volume, with their bores (handbook 18). */
 public enum Syringe {
     ML_1(1, 4.7),
@@ -34,6 +37,11 @@ public enum Syringe {
     Syringe(double ml, double boreMm) {
         this.ml = ml;
         this.boreMm = boreMm;
+    }
+
+    /** The one of that nominal volume, mL; empty when the bench has none. */
+    public static Optional<Syringe> holding(double ml) {
+        return Arrays.stream(values()).filter(s -> s.ml == ml).findFirst();
     }
 
     /** Nominal volume, mL. */

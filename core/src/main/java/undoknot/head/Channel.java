@@ -38,6 +38,12 @@ public record Channel(String code, String colour, String ink, String port, int n
         }
     }
 
+    /** How light its ink is, 0 black to 255 white, by the weights of the eye (ITU-R BT.601). */
+    public double lightness() {
+        int rgb = Integer.parseInt(ink.substring(1), 16);
+        return 0.299 * (rgb >> 16 & 0xff) + 0.587 * (rgb >> 8 & 0xff) + 0.114 * (rgb & 0xff);
+    }
+
     public boolean takesPush() {
         return fitting != Fitting.DROPS_ONLY;
     }

@@ -1,5 +1,7 @@
 package undoknot.head;
 
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -84,6 +86,15 @@ public record Family(
     public Family withLimits(Limits limits) {
         return new Family(
                 code, name, construction, channels, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage, limits);
+    }
+
+    /** Channels in the order in which they are opened: light colours first, so that dark drops never fall into light (handbook 8). */
+    public List<String> lightFirst(Collection<String> codes) {
+        return channels.stream()
+                .filter(c -> codes.contains(c.code()))
+                .sorted(Comparator.comparingDouble(Channel::lightness).reversed())
+                .map(Channel::code)
+                .toList();
     }
 
     public Optional<Channel> channel(String channelCode) {

@@ -43,9 +43,14 @@ public final class UsualDose {
 
     private UsualDose() {}
 
-    /** Time to plan for the first stroke at a port, s: the usual one, or as slow as the limit through what is open asks for. */
-    public static int strokeSeconds(Push push) {
-        return Math.max(STROKE_SECONDS, (int) Math.ceil(MARGIN * push.leastSeconds(STROKE_ML)));
+    /**
+     * Time to plan for a stroke, s: at the pace of the usual one, or as slow as the limit asks for.
+     *
+     * @param leastSeconds least time within the limit through what is open
+     */
+    public static int seconds(double volumeMl, double leastSeconds) {
+        double usual = STROKE_SECONDS * volumeMl / STROKE_ML;
+        return (int) Math.ceil(Math.max(usual, MARGIN * leastSeconds));
     }
 
     /** Water that goes before a cleaner is lukewarm, °C (handbook 12). */

@@ -20,6 +20,7 @@ import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Construction;
 import undoknot.head.Family;
+import undoknot.head.Limits;
 import undoknot.head.StarterFamilies;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
@@ -170,7 +171,8 @@ class HouseRulesTest {
                 Arguments.of(School.WhichFluid.PURPOSE_MADE, InkChemistry.SETTLING_PIGMENT, PIGMENT_FLUSH),
                 Arguments.of(School.WhichFluid.PURPOSE_MADE, null, AQUEOUS_CLEANER),
                 Arguments.of(School.WhichFluid.WARM_WATER_FIRST, InkChemistry.PIGMENT, DEIONISED_WATER),
-                Arguments.of(School.WhichFluid.HOUSEHOLD, InkChemistry.PIGMENT, ISOPROPYL_ALCOHOL));
+                // Off until a lead enables it for the family.
+                Arguments.of(School.WhichFluid.HOUSEHOLD, InkChemistry.PIGMENT, AQUEOUS_CLEANER));
     }
 
     @ParameterizedTest
@@ -181,6 +183,28 @@ class HouseRulesTest {
             bench.ink(ink, "C");
         }
         assertThat(work(bench).style().fluid()).isEqualTo(fluid);
+    }
+
+    @Test
+    void a_household_cleaner_goes_first_once_a_lead_enabled_it_for_the_family() {
+        Limits usual = Construction.THERMAL_OPEN.limits();
+        Limits enabled = new Limits(
+                usual.pushKpa(),
+                usual.suctionKpa(),
+                usual.submerge(),
+                usual.bath(),
+                usual.rinse(),
+                usual.steam(),
+                usual.heatC(),
+                usual.removable(),
+                true);
+        WrittenVisit bench = new WrittenVisit(dried().visit().family().withLimits(enabled))
+                .told(35, GAPS_ONE_COLOUR)
+                .scattered("C", 6, 0)
+                .check()
+                .house(School.CyclesFirst.NONE)
+                .house(School.WhichFluid.HOUSEHOLD);
+        assertThat(work(bench).style().fluid()).isEqualTo(ISOPROPYL_ALCOHOL);
     }
 
     @Test

@@ -38,10 +38,10 @@ import undoknot.visit.Step;
 import undoknot.visit.VisitLog;
 
 /** Writes down a visit step by step, for worked cases. A check shows the gaps that stand when it is taken. */
-final class WrittenVisit {
+public final class WrittenVisit {
 
-    static final Instant HELD_FROM = Instant.parse("2026-03-02T06:00:00Z");
-    static final Instant HELD_UNTIL = Instant.parse("2026-03-02T18:00:00Z");
+    public static final Instant HELD_FROM = Instant.parse("2026-03-02T06:00:00Z");
+    public static final Instant HELD_UNTIL = Instant.parse("2026-03-02T18:00:00Z");
 
     private final Family family;
     private final List<Observation> told = new ArrayList<>();
@@ -59,11 +59,11 @@ final class WrittenVisit {
     }
 
     /** The starter family as it is, drops only or not. */
-    static WrittenVisit withItsPorts(String familyCode) {
+    public static WrittenVisit withItsPorts(String familyCode) {
         return new WrittenVisit(starter(familyCode));
     }
 
-    static Family takesPush(Family f) {
+    public static Family takesPush(Family f) {
         return new Family(
                 f.code(),
                 f.name(),
@@ -86,23 +86,23 @@ final class WrittenVisit {
                 .orElseThrow();
     }
 
-    private WrittenVisit(Family family) {
+    public WrittenVisit(Family family) {
         this.family = family;
         family.channels().forEach(c -> now.put(c.code(), ChannelMap.filled(c.nozzles(), NozzleState.FIRING)));
     }
 
-    WrittenVisit told(Integer idleDays, Symptom... symptoms) {
+    public WrittenVisit told(Integer idleDays, Symptom... symptoms) {
         ToldFacts facts = ToldFacts.symptoms(symptoms);
         told.addAll((idleDays == null ? facts : facts.idle(idleDays)).observations());
         return this;
     }
 
-    WrittenVisit told(Sign sign, String channel) {
+    public WrittenVisit told(Sign sign, String channel) {
         told.add(Observation.of(sign, channel));
         return this;
     }
 
-    WrittenVisit told(Observation observation) {
+    public WrittenVisit told(Observation observation) {
         told.add(observation);
         return this;
     }
@@ -113,7 +113,7 @@ final class WrittenVisit {
     }
 
     /** Every so many-th nozzle out: scattered gaps. */
-    WrittenVisit scattered(String code, int every, int shift) {
+    public WrittenVisit scattered(String code, int every, int shift) {
         BitSet set = new BitSet();
         for (int n = 3 + shift; n <= now.get(code).size(); n += every) {
             set.set(n);
@@ -121,78 +121,78 @@ final class WrittenVisit {
         return set(code, NozzleState.MISSING, set);
     }
 
-    WrittenVisit run(String code, int from, int to) {
+    public WrittenVisit run(String code, int from, int to) {
         return run(code, from, to, NozzleState.MISSING);
     }
 
-    WrittenVisit run(String code, int from, int to, NozzleState state) {
+    public WrittenVisit run(String code, int from, int to, NozzleState state) {
         BitSet set = new BitSet();
         set.set(from, to + 1);
         return set(code, state, set);
     }
 
     /** A short dense run with a bent dash on either side. */
-    WrittenVisit debris(String code, int from, int to) {
+    public WrittenVisit debris(String code, int from, int to) {
         return run(code, from - 1, from - 1, NozzleState.DEFLECTED)
                 .run(code, from, to)
                 .run(code, to + 1, to + 1, NozzleState.DEFLECTED);
     }
 
     /** Both ends out. */
-    WrittenVisit ends(String code, int each) {
+    public WrittenVisit ends(String code, int each) {
         int size = now.get(code).size();
         return run(code, 1, each).run(code, size - each + 1, size);
     }
 
-    WrittenVisit whole(String code) {
+    public WrittenVisit whole(String code) {
         return run(code, 1, now.get(code).size());
     }
 
     /** Everything fires again. */
-    WrittenVisit clear(String code) {
+    public WrittenVisit clear(String code) {
         now.put(code, ChannelMap.filled(now.get(code).size(), NozzleState.FIRING));
         return this;
     }
 
-    WrittenVisit check() {
+    public WrittenVisit check() {
         steps.add(new Step.Checked("check-" + steps.size(), new NozzleMap(now), null));
         return this;
     }
 
-    WrittenVisit noCheck() {
+    public WrittenVisit noCheck() {
         steps.add(new Step.Checked("check-" + steps.size(), null, null));
         return this;
     }
 
-    WrittenVisit found(Sign sign, String channel) {
+    public WrittenVisit found(Sign sign, String channel) {
         steps.add(new Step.Found(Observation.of(sign, channel)));
         return this;
     }
 
-    WrittenVisit work(Treatment treatment) {
+    public WrittenVisit work(Treatment treatment) {
         steps.add(new Step.Worked("work-" + steps.size(), treatment));
         return this;
     }
 
-    WrittenVisit cycle(String... channels) {
+    public WrittenVisit cycle(String... channels) {
         return work(new Treatment.Cycle(Set.of(channels), Treatment.Strength.LIGHT, 1));
     }
 
-    WrittenVisit page() {
+    public WrittenVisit page() {
         return hands(Method.PAGE, family.channels().stream().map(c -> c.code()).toArray(String[]::new));
     }
 
-    WrittenVisit hands(Method method, String... channels) {
+    public WrittenVisit hands(Method method, String... channels) {
         return work(new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO));
     }
 
-    WrittenVisit hands(Method method, Noted noted, String... channels) {
+    public WrittenVisit hands(Method method, Noted noted, String... channels) {
         steps.add(new Step.Worked(
                 "work-" + steps.size(), new Treatment.Handwork(method, Set.of(channels), BigDecimal.ZERO), noted));
         return this;
     }
 
-    WrittenVisit flush(Treatment.Resistance felt, String... channels) {
+    public WrittenVisit flush(Treatment.Resistance felt, String... channels) {
         List<Stroke> strokes = java.util.Arrays.stream(channels)
                 .map(c -> new Stroke(
                         c, BigDecimal.valueOf(3), 12, felt, Treatment.Effluent.TINTED, Treatment.Stream.WHOLE))
@@ -200,33 +200,33 @@ final class WrittenVisit {
         return work(new Treatment.Flush(strokes, 22));
     }
 
-    WrittenVisit soak(int minutes, String... channels) {
+    public WrittenVisit soak(int minutes, String... channels) {
         return work(new Treatment.Soak(Treatment.Place.PORT, Set.of(channels), BigDecimal.ONE, minutes));
     }
 
-    WrittenVisit house(School school) {
+    public WrittenVisit house(School school) {
         house = house.with(school);
         return this;
     }
 
-    WrittenVisit worth(Worth terms) {
+    public WrittenVisit worth(Worth terms) {
         worth = terms;
         return this;
     }
 
-    WrittenVisit ink(InkChemistry ink, String... channels) {
+    public WrittenVisit ink(InkChemistry ink, String... channels) {
         for (String code : channels) {
             inks.put(code, ink);
         }
         return this;
     }
 
-    WrittenVisit food() {
+    public WrittenVisit food() {
         food = true;
         return this;
     }
 
-    WrittenVisit inHold() {
+    public WrittenVisit inHold() {
         return head(new HeadNow(
                 Site.ON_BENCH,
                 List.of(new HeadNow.Kept(NoPower.HOLD, HELD_FROM, HELD_UNTIL)),
@@ -235,30 +235,30 @@ final class WrittenVisit {
                 null));
     }
 
-    WrittenVisit head(HeadNow now) {
+    public WrittenVisit head(HeadNow now) {
         head = now;
         return this;
     }
 
-    WrittenVisit moved(Site to) {
+    public WrittenVisit moved(Site to) {
         steps.add(new Step.Moved(to));
         return this;
     }
 
-    WrittenVisit coarse(CoarseReading reading) {
+    public WrittenVisit coarse(CoarseReading reading) {
         steps.add(new Step.Checked("check-" + steps.size(), null, reading));
         return this;
     }
 
-    VisitLog visit() {
+    public VisitLog visit() {
         return new VisitLog(family, JobClass.GENERAL, told, steps, head);
     }
 
-    Judgement judge() {
+    public Judgement judge() {
         return Judgement.of(visit(), Priors.DEFAULT, new Terms(house, worth, food, inks));
     }
 
-    WorkStyle style(Method method, String... channels) {
+    public WorkStyle style(Method method, String... channels) {
         Terms terms = new Terms(house, worth, food, inks);
         return HouseWorkStyle.of(method, List.of(channels), new AdviceContext(visit(), judge().ranking(), terms));
     }

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import undoknot.advice.Advice;
 import undoknot.advice.Judgement;
 import undoknot.advice.Terms;
+import undoknot.advice.WorkStyle;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Priors;
@@ -172,7 +173,7 @@ public final class StandInBench {
                 look(
                         advice.look(),
                         advice.channels().isEmpty() ? null : advice.channels().get(0));
-            case WORK -> work(advice.method(), new LinkedHashSet<>(advice.channels()));
+            case WORK -> work(advice.method(), new LinkedHashSet<>(advice.channels()), advice.style());
             default -> {
                 return false;
             }
@@ -180,16 +181,25 @@ public final class StandInBench {
         return true;
     }
 
-    /** Does some work and logs it. */
+    /** Does some work in its shortest way and logs it. */
     public void work(Method method, Set<String> channels) {
+        work(method, channels, null);
+    }
+
+    /**
+     * Does some work and logs it.
+     *
+     * @param style how it is advised to be done; null for the next rung of a soak, and a flush that does not stand
+     */
+    public void work(Method method, Set<String> channels, WorkStyle style) {
+        Integer planned = style == null ? null : style.plannedMinutes();
         handsMinutes += method.handsMinutes();
         fluidMl += method.usualMl(channels.size());
-        Treatment treatment = treatment(method, channels);
-        double minutes = treatment instanceof Treatment.Soak soak
-                ? soak.plannedMinutes()
-                : method == Method.PAD ? rungMinutes(channels) : 0;
+        int soaks = planned == null ? rungMinutes(channels) : planned;
+        Treatment treatment = treatment(method, channels, soaks, style);
+        double minutes = treatment instanceof Treatment.Soak || method == Method.PAD ? soaks : 0;
         if (treatment instanceof Treatment.Flush flush) {
-            treatment = pushed(flush);
+            treatment = pushed(flush, planned == null ? 0 : planned);
         } else {
             head.apply(treatment, minutes, pressureKpa(), FIT);
         }
@@ -224,9 +234,14 @@ public final class StandInBench {
         return limit == null ? 0 : 0.85 * limit;
     }
 
-    private Treatment pushed(Treatment.Flush flush) {
+    /** @param soaks how long the first strokes stand before the next, minutes */
+    private Treatment pushed(Treatment.Flush flush, int soaks) {
+        Set<String> stroked = new LinkedHashSet<>();
         List<Stroke> strokes = flush.strokes().stream()
                 .map(s -> {
+                    if (!stroked.add(s.channel()) && soaks > 0) {
+                        head.soak(Set.of(s.channel()), Treatment.Place.PORT, soaks, flush.temperatureC(), FIT);
+                    }
                     StandInHead.Pushed felt = head.flush(
                             s.channel(), s.volumeMl().doubleValue(), pressureKpa(), flush.temperatureC(), FIT);
                     return new Stroke(
@@ -241,18 +256,18 @@ public final class StandInBench {
         return new Treatment.Flush(strokes, flush.temperatureC());
     }
 
-    private Treatment treatment(Method method, Set<String> channels) {
+    private Treatment treatment(Method method, Set<String> channels, int soaks, WorkStyle style) {
         return switch (method) {
             case CYCLE -> new Treatment.Cycle(channels, Treatment.Strength.LIGHT, 1);
             case CYCLE_STRONG -> new Treatment.Cycle(channels, Treatment.Strength.STRONG, 1);
-            case FLUSH -> flush(channels, 22);
-            case WARM -> flush(channels, 45);
+            case FLUSH -> flush(channels, 22, style);
+            case WARM -> flush(channels, 45, style);
             case PORT_SOAK, TRAY_SOAK ->
                 new Treatment.Soak(
                         method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY,
                         channels,
                         BigDecimal.ONE,
-                        rungMinutes(channels));
+                        soaks);
             case BATH -> new Treatment.Bath(channels, BigDecimal.TEN, 3, 35, 2, 120);
             default -> new Treatment.Handwork(method, channels, BigDecimal.ZERO);
         };
@@ -266,9 +281,14 @@ public final class StandInBench {
         return UsualDose.soakLadderMinutes(Treatment.Place.PORT).get(Math.min(3, soaks));
     }
 
-    private static Treatment flush(Set<String> channels, double temperatureC) {
+    private static Treatment flush(Set<String> channels, double temperatureC, WorkStyle style) {
+        List<Double> doses = style == null
+                ? List.of(UsualDose.STROKE_ML, UsualDose.AFTER_SOAK_ML)
+                : Stream.of(style.strokeMl(), style.pulses() ? style.strokeMl() : style.afterSoakMl())
+                        .filter(java.util.Objects::nonNull)
+                        .toList();
         return new Treatment.Flush(
-                Stream.of(3, 1)
+                doses.stream()
                         .flatMap(ml -> channels.stream()
                                 .map(code -> new Stroke(
                                         code,

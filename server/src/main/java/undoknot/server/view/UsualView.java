@@ -36,7 +36,7 @@ import undoknot.visit.Waiting;
  * @param pulsesMl all pulses of a channel together
  * @param pulses whether the house goes in pulses from the start
  * @param cycleInkMl ink that a cycle of this family usually burns, by strength, where the shop has said
- * @param strokeSeconds time of that stroke by channel, within the family's pressure through what is open
+ * @param secondsPerMl time of a stroke by channel, for each mL, within the family's pressure through what is open
  * @param roomC temperature of a fluid that was not warmed
  * @param kinds how each method is logged
  * @param notForHead methods that the family does not allow, each with the first gate that says so
@@ -51,7 +51,7 @@ public record UsualView(
         double pulsesMl,
         boolean pulses,
         Map<Treatment.Strength, BigDecimal> cycleInkMl,
-        Map<String, Integer> strokeSeconds,
+        Map<String, Double> secondsPerMl,
         double roomC,
         List<SoakView> soaks,
         UsualDose.Bath bath,
@@ -143,17 +143,14 @@ public record UsualView(
 
     public record HoldView(Wet wet, long hours) {}
 
-    private static Map<String, Integer> strokeSeconds(LoggedVisit logged) {
+    private static Map<String, Double> secondsPerMl(LoggedVisit logged) {
         Family family = logged.family();
         Map<String, Integer> open =
                 logged.lastMapped().map(check -> logged.map(check).notMissing()).orElse(Map.of());
-        Map<String, Integer> seconds = new LinkedHashMap<>();
-        family.channels()
-                .forEach(c -> seconds.put(
-                        c.code(),
-                        family.limits().pushKpa() == null
-                                ? UsualDose.STROKE_SECONDS
-                                : UsualDose.strokeSeconds(Push.of(family, c, open.get(c.code()), UsualDose.ROOM_C))));
+        Map<String, Double> seconds = new LinkedHashMap<>();
+        family.channels().stream()
+                .filter(c -> family.limits().pushKpa() != null && c.takesPush())
+                .forEach(c -> seconds.put(c.code(), PlannedStroke.secondsPerMl(family, c, open.get(c.code()))));
         return seconds;
     }
 
@@ -172,7 +169,7 @@ public record UsualView(
                 UsualDose.PULSES_ML,
                 logged.house().says(School.Dose.LONG_PULSING),
                 book.cycleInkMl().getOrDefault(family.code(), Map.of()),
-                strokeSeconds(logged),
+                secondsPerMl(logged),
                 UsualDose.ROOM_C,
                 Arrays.stream(Treatment.Place.values())
                         .map(place -> new SoakView(

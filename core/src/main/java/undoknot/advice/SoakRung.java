@@ -1,0 +1,66 @@
+package undoknot.advice;
+
+import java.util.Collections;
+import java.util.List;
+import undoknot.observation.Sign;
+import undoknot.treatment.Method;
+import undoknot.treatment.Treatment;
+import undoknot.treatment.Treatment.Place;
+import undoknot.treatment.UsualDose;
+import undoknot.visit.Step.Worked;
+
+/**
+ * How long the next soak lasts (handbook 8 and 18): each about four times the one before, for a short soak that did nothing
+ * says that the plug is deep. After more than a month idle the shortest is left out: it takes no fewer hands than the next.
+ */
+final class SoakRung {
+
+    private SoakRung() {}
+
+    /** Minutes of the soak, or of another wait, that belongs to a method; null for one that does not wait. */
+    static Integer minutes(Method method, List<String> channels, AdviceContext context) {
+        return minutes(method, channels, context, List.of());
+    }
+
+    /** @param planned what is planned in these channels before it */
+    static Integer minutes(Method method, List<String> channels, AdviceContext context, List<Method> planned) {
+        // Only the first flush stands between its strokes; later ones go in pulses.
+        int flushed = planned.contains(Method.FLUSH) && context.visit.times(Method.FLUSH, channels) == 0 ? 1 : 0;
+        int further = flushed + (int) planned.stream().filter(SoakRung::soaks).count();
+        return switch (method) {
+            case FLUSH, WARM, PORT_SOAK -> of(Place.PORT, channels, context, further);
+            case TRAY_SOAK -> of(Place.TRAY, channels, context, further);
+            case PAD -> of(Place.PORT, channels, context, further);
+            default -> {
+                List<Integer> usual = UsualDose.waitMinutes(method);
+                int before = context.visit.times(method, channels) + Collections.frequency(planned, method);
+                yield usual.isEmpty() ? null : usual.get(Math.min(usual.size() - 1, before));
+            }
+        };
+    }
+
+    private static int of(Place place, List<String> channels, AdviceContext context, int further) {
+        List<Integer> ladder = UsualDose.soakLadderMinutes(place);
+        int soaked = (int) context.visit.work().stream()
+                .filter(w -> channels.stream().anyMatch(w::touches) && isSoak(w))
+                .count();
+        int start = context.told(Sign.IDLE_OVER_MONTH) ? 3 : 1;
+        return ladder.get(Math.min(ladder.size() - 1, start + soaked + further));
+    }
+
+    private static boolean soaks(Method method) {
+        return method == Method.PORT_SOAK || method == Method.TRAY_SOAK || method == Method.PAD;
+    }
+
+    /** A flush soaks between its strokes. */
+    private static boolean isSoak(Worked worked) {
+        return worked.treatment() instanceof Treatment.Soak
+                || worked.method() == Method.PAD
+                || worked.treatment() instanceof Treatment.Flush flush && flush.isFlush() && stoodBetween(flush);
+    }
+
+    /** More than one stroke in a channel, and no pulses: the first stood before the next. */
+    private static boolean stoodBetween(Treatment.Flush flush) {
+        return !flush.pulses() && flush.strokes().size() > flush.channels().size();
+    }
+}

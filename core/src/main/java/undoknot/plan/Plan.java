@@ -1,0 +1,304 @@
+package undoknot.plan;
+
+import static undoknot.flow.Sum.given;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import undoknot.advice.Course;
+import undoknot.advice.Course.Leg;
+import undoknot.advice.Judgement;
+import undoknot.advice.Ladder;
+import undoknot.advice.Terms;
+import undoknot.flow.Formula;
+import undoknot.flow.Sum;
+import undoknot.flow.Term;
+import undoknot.fluid.FluidKind;
+import undoknot.observation.Look;
+import undoknot.outcome.Odds;
+import undoknot.sitting.Part;
+import undoknot.treatment.BarredWork;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Gates;
+import undoknot.treatment.Method;
+import undoknot.treatment.Site;
+import undoknot.treatment.Treatment;
+import undoknot.treatment.Wet;
+import undoknot.treatment.WorkBetweenChecks;
+import undoknot.visit.BarredByFinding;
+import undoknot.visit.CurrentFindings;
+import undoknot.visit.VisitLog;
+
+/**
+ * What a visit comes to from here: the attempts of its {@link Course}, each in steps with every number, what goes before and
+ * after them, and what all that is likely to take.
+ *
+ * @param before what is done before the first attempt: a check, a look, a hold that runs
+ * @param after what is done once the head is accepted
+ * @param bars what findings make unsafe now, so that it is left out until they are mended
+ * @param isChosen whether somebody changed it
+ */
+public record Plan(
+        List<PlanStep> before,
+        List<PlannedAttempt> attempts,
+        List<PlanStep> after,
+        Forecast forecast,
+        List<BarredWork> bars,
+        boolean isChosen) {
+
+    private static final double MINUTES_PER_HOUR = 60;
+
+    public Plan {
+        before = List.copyOf(before);
+        attempts = List.copyOf(attempts);
+        after = List.copyOf(after);
+        bars = List.copyOf(bars);
+    }
+
+    /** A piece of work as somebody wants it. */
+    public record Chosen(Method method, List<String> channels, Dose dose) {}
+
+    /**
+     * What a plan is made from, besides the visit.
+     *
+     * @param now when it is made: a hold that runs is counted from then
+     */
+    public record Basis(Terms terms, Supplies supplies, Chances chances, Instant now) {}
+
+    /** By the rules alone. */
+    public static Plan of(VisitLog visit, Judgement judgement, Basis basis) {
+        Course course = Course.of(visit, judgement, basis.terms);
+        return new Maker(visit, basis, false).plan(course, List.of(), Surroundings.before(visit, judgement, basis.now));
+    }
+
+    /** As somebody chose it; every attempt carries what stands in its way. */
+    public static Plan chosen(VisitLog visit, Judgement judgement, Basis basis, List<Chosen> chosen) {
+        Course course = Course.chosen(
+                visit,
+                judgement,
+                basis.terms,
+                chosen.stream().map(c -> new Course.Work(c.method, c.channels)).toList());
+        return new Maker(visit, basis, true)
+                .plan(
+                        course,
+                        chosen.stream().map(Chosen::dose).toList(),
+                        Surroundings.before(visit, judgement, basis.now));
+    }
+
+    /** Makes the attempts one after the other: where the head is, what was run and what was mended carries over. */
+    static final class Maker {
+
+        private final VisitLog visit;
+        private final Basis basis;
+        private final boolean isChosen;
+        private final Set<BarredWork> bars;
+        private Outlook outlook;
+        private int strong;
+        private boolean sawWaste;
+        private double reached = 1;
+
+        Maker(VisitLog visit, Basis basis, boolean isChosen) {
+            this.visit = visit;
+            this.basis = basis;
+            this.isChosen = isChosen;
+            this.outlook = Outlook.of(visit, basis.terms.house(), basis.terms.food());
+            this.bars = EnumSet.noneOf(BarredWork.class);
+            this.bars.addAll(BarredByFinding.of(CurrentFindings.of(visit)));
+            this.sawWaste = Surroundings.sawWasteStore(visit);
+            this.strong = visit.times(Method.CYCLE_STRONG);
+        }
+
+        Plan plan(Course course, List<Dose> doses, List<PlanStep> before) {
+            List<PlannedAttempt> attempts = new ArrayList<>();
+            for (int i = 0; i < course.legs().size(); i++) {
+                Leg leg = course.legs().get(i);
+                PlannedAttempt attempt = attempt(attempts.size() + 1, leg, i < doses.size() ? doses.get(i) : Dose.USUAL);
+                // What the rules propose never goes against a gate; what somebody chose shows it.
+                if (isChosen || attempt.mayBeDone()) {
+                    attempts.add(attempt);
+                    reached *= 1 - attempt.chance().value();
+                    carryOver(leg);
+                }
+            }
+            List<PlannedAttempt> branched = Branches.of(attempts, visit);
+            List<PlanStep> after = Surroundings.after(visit);
+            double around = handsOf(before) + handsOf(after);
+            double waits = before.stream().mapToDouble(PlanStep::waitMinutes).sum();
+            Forecast forecast = Forecast.of(
+                    branched.stream()
+                            .map(a -> new Forecast.Turn(
+                                    a.hands().value(),
+                                    a.waits().value(),
+                                    a.fluid().value(),
+                                    a.cost().value(),
+                                    a.chance().value(),
+                                    a.low(),
+                                    a.high()))
+                            .toList(),
+                    new Forecast.Turn(around, waits, 0, around * rate() / MINUTES_PER_HOUR, 0, 0, 0));
+            return new Plan(before, branched, after, forecast, course.bars(), isChosen);
+        }
+
+        private static double handsOf(List<PlanStep> steps) {
+            return steps.stream().mapToDouble(PlanStep::handsMinutes).sum();
+        }
+
+        private double rate() {
+            return basis.supplies.ratePerHour();
+        }
+
+        private void carryOver(Leg leg) {
+            outlook = outlook.at(Site.IN_CARRIAGE);
+            strong += leg.method() == Method.CYCLE_STRONG ? 1 : 0;
+            boolean mends = leg.method() == Method.STATION
+                    || leg.method() == Method.CARTRIDGE
+                    || leg.method() == Method.DAMPER
+                    || leg.method() == Method.RESEAT;
+            if (mends) {
+                bars.clear();
+            }
+        }
+
+        private PlannedAttempt attempt(int number, Leg leg, Dose dose) {
+            List<PlanStep> steps = new ArrayList<>(Surroundings.refitFor(outlook, leg));
+            if (leg.method().fillsWaste() && !sawWaste) {
+                sawWaste = true;
+                steps.add(Minutes.look(Look.WASTE_STORE, List.of()));
+            }
+            steps.addAll(Expansion.of(outlook, leg, dose));
+            steps.addAll(judgedBy(leg));
+            Treatment treatment = AsLogged.of(outlook, leg, dose);
+            double ml = steps.stream().mapToDouble(PlanStep::ml).sum();
+            FluidKind kind = steps.stream()
+                    .map(PlanStep::fluid)
+                    .filter(Objects::nonNull)
+                    .reduce((a, b) -> b)
+                    .orElse(null);
+            Supplies.Bottle bottle = kind == null || ml == 0
+                    ? null
+                    : basis.supplies.bottle(kind, ml, outlook.food()).orElse(null);
+            Odds odds = basis.chances.of(leg.method(), leg.channels().get(0), leg.before() + 1);
+            double hands = handsOf(steps);
+            double waits = steps.stream().mapToDouble(PlanStep::waitMinutes).sum();
+            double fluidCost = bottle == null || bottle.price() == null ? 0 : bottle.price() / bottle.bottleMl() * ml;
+            double partCost = partCost(leg);
+            double ink = cycleInk(leg, steps);
+            return new PlannedAttempt(
+                    number,
+                    leg.method(),
+                    leg.cause(),
+                    leg.percent(),
+                    leg.channels(),
+                    treatedAt(leg),
+                    leg.style(),
+                    leg.house(),
+                    leg.alike(),
+                    leg.lastResort(),
+                    treatment,
+                    bottle,
+                    steps,
+                    List.of(),
+                    gates(leg, treatment, kind, bottle),
+                    Sum.of(Formula.HANDS, hands, given(Term.STEPS, steps.size())),
+                    Sum.of(Formula.WAIT, waits, given(Term.STEPS, steps.size())),
+                    Sum.of(Formula.DOSES, ml, given(Term.PORTS, leg.channels().size())),
+                    Sum.of(Formula.WASTE, ml + ink, given(Term.VOLUME, ml), given(Term.DRAW_ML, ink)),
+                    Sum.of(
+                            Formula.ALL_COST,
+                            hands * rate() / MINUTES_PER_HOUR + fluidCost + partCost,
+                            given(Term.HANDS_COST, hands * rate() / MINUTES_PER_HOUR),
+                            given(Term.FLUID_COST, fluidCost),
+                            given(Term.PARTS_COST, partCost)),
+                    Sum.of(
+                            Formula.CHANCE,
+                            odds.mean(),
+                            given(Term.CHANCE, odds.start()),
+                            given(Term.STEPS, odds.cases())),
+                    odds.low(),
+                    odds.high(),
+                    odds.cases(),
+                    reached,
+                    isChosen && leg.cause() == null);
+        }
+
+        private Site treatedAt(Leg leg) {
+            if (leg.method().isBenchWork()) {
+                return Site.ON_BENCH;
+            }
+            return leg.style() == null || leg.style().site() == null ? Site.IN_CARRIAGE : leg.style().site();
+        }
+
+        /** The check that judges it; after work with hands one cycle lets it settle, and a second check is the verdict. */
+        private List<PlanStep> judgedBy(Leg leg) {
+            Method method = leg.method();
+            if (method == Method.ALIGN || method == Method.PARTS) {
+                return List.of();
+            }
+            PlanStep check = Minutes.step(Doing.CHECK, List.of(), 0);
+            boolean settles = method.settles() || method.between() == WorkBetweenChecks.OTHER;
+            if (settles) {
+                return List.of(check);
+            }
+            Doing settling = Ladder.inkAfter(method, visit.family(), basis.terms.house())
+                    .map(m -> m == Method.CHARGE ? Doing.CHARGE : Doing.CYCLE)
+                    .orElse(Doing.CYCLE);
+            return List.of(check, Minutes.step(settling, leg.channels(), 3), check);
+        }
+
+        private double partCost(Leg leg) {
+            boolean replaces = leg.style() != null && leg.style().act() == Part.Act.REPLACED;
+            return replaces
+                    ? Part.ofChannel(leg.method())
+                            .map(part -> basis.supplies.partPrices().getOrDefault(part, 0.0))
+                            .orElse(0.0)
+                            * leg.channels().size()
+                    : 0;
+        }
+
+        private double cycleInk(Leg leg, List<PlanStep> steps) {
+            Treatment.Strength strength = leg.method() == Method.CYCLE_STRONG
+                    ? Treatment.Strength.STRONG
+                    : Treatment.Strength.LIGHT;
+            long cycles = steps.stream()
+                    .filter(s -> s.doing() == Doing.CYCLE || s.doing() == Doing.CYCLE_STRONG)
+                    .count();
+            return cycles * basis.supplies.cycleInkMl().getOrDefault(strength, 0.0);
+        }
+
+        private List<Gate> gates(Leg leg, Treatment treatment, FluidKind kind, Supplies.Bottle bottle) {
+            boolean worked = leg.channels().stream().anyMatch(visit::isWorkedByHand) || leg.before() > 0;
+            int cycles = worked
+                    ? 0
+                    : leg.channels().stream()
+                            .mapToInt(visit::cleaningCycles)
+                            .max()
+                            .orElse(0);
+            Gates.HeadState now = new Gates.HeadState(
+                    outlook.food(),
+                    treatedAt(leg) == Site.IN_CARRIAGE ? Site.IN_CARRIAGE : outlook.site(),
+                    Set.of(),
+                    cycles,
+                    strong,
+                    true,
+                    bars,
+                    outlook.open());
+            Gates.Bottle fluid = bottle != null
+                    ? bottle.atTheGate()
+                    : kind == null ? null : new Gates.Bottle(kind, kind.forFood(), null);
+            boolean deep = leg.method() == Method.TRAY_SOAK || leg.method() == Method.BATH;
+            return Gates.of(
+                    treatment,
+                    new Gates.Situation(
+                            visit.family(),
+                            now,
+                            treatedAt(leg),
+                            deep ? Wet.BASE_ONLY : null,
+                            fluid,
+                            basis.supplies.today(),
+                            true));
+        }
+    }
+}

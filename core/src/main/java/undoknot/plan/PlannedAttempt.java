@@ -1,0 +1,86 @@
+package undoknot.plan;
+
+import java.util.List;
+import java.util.Objects;
+import undoknot.advice.WorkStyle;
+import undoknot.diagnosis.Cause;
+import undoknot.flow.Sum;
+import undoknot.practice.HouseQuestion;
+import undoknot.treatment.Gate;
+import undoknot.treatment.Method;
+import undoknot.treatment.Site;
+import undoknot.treatment.Treatment;
+
+/**
+ * One attempt of a plan, from preparation to the check that judges it.
+ *
+ * @param number from 1
+ * @param cause what it is done for; null when nothing else is left, or somebody added it
+ * @param percent chance of that cause
+ * @param site where the head is treated
+ * @param alike causes that are as likely: the likeliest save per minute of hands decided the order
+ * @param treatment as it would be logged, by which it is checked
+ * @param bottle that it draws from; null when the shelf has none with enough, or nothing is drawn
+ * @param gates what stands in the way of it
+ * @param hands minutes
+ * @param waits minutes
+ * @param fluid mL
+ * @param waste mL
+ * @param cost hands, fluid and parts
+ * @param chance that it suffices
+ * @param low lower end of its 80 % interval
+ * @param high upper end of its 80 % interval
+ * @param cases on record behind the chance
+ * @param reached chance that it comes to this attempt at all
+ * @param added whether somebody put it into the plan
+ */
+public record PlannedAttempt(
+        int number,
+        Method method,
+        Cause cause,
+        int percent,
+        List<String> channels,
+        Site site,
+        WorkStyle style,
+        List<HouseQuestion> house,
+        List<Cause> alike,
+        boolean lastResort,
+        Treatment treatment,
+        Supplies.Bottle bottle,
+        List<PlanStep> steps,
+        List<Branch> branches,
+        List<Gate> gates,
+        Sum hands,
+        Sum waits,
+        Sum fluid,
+        Sum waste,
+        Sum cost,
+        Sum chance,
+        double low,
+        double high,
+        int cases,
+        double reached,
+        boolean added) {
+
+    public PlannedAttempt {
+        Objects.requireNonNull(method, "method");
+        channels = List.copyOf(channels);
+        house = List.copyOf(house);
+        alike = List.copyOf(alike);
+        steps = List.copyOf(steps);
+        branches = List.copyOf(branches);
+        gates = List.copyOf(gates);
+    }
+
+    /** The same with what follows it. */
+    PlannedAttempt with(List<Branch> after) {
+        return new PlannedAttempt(
+                number, method, cause, percent, channels, site, style, house, alike, lastResort, treatment, bottle, steps,
+                after, gates, hands, waits, fluid, waste, cost, chance, low, high, cases, reached, added);
+    }
+
+    /** Whether nothing stands in the way that a lead could not lift with a reason. */
+    public boolean mayBeDone() {
+        return gates.stream().noneMatch(g -> g.weight() == Gate.Weight.REFUSED);
+    }
+}
