@@ -103,13 +103,24 @@ public final class Ladder {
                         : cause == Cause.UNSUITABLE_INK && head.family().construction() == Construction.LAMINATED_PIEZO
                                 ? INK_LAMINATED
                                 : pushedOrDrawn(LADDERS.get(cause), head);
-        return afterStuckPort(usual, head).stream()
+        List<Method> ladder = afterStuckPort(usual, head).stream()
                 .map(m -> byHouse(m, cause, head))
                 .flatMap(Optional::stream)
                 .filter(m -> m.allowedBy(head.family())
                         && hasPartsFor(m, head.family().construction()))
                 .filter(m -> !(head.food() && m == VAPOUR))
                 .toList();
+        return strongOnce(ladder);
+    }
+
+    /** A strong cycle is run once (handbook 12): a shop that begins with one does not end with another. */
+    private static List<Method> strongOnce(List<Method> ladder) {
+        List<Method> once = new ArrayList<>(ladder);
+        int first = once.indexOf(CYCLE_STRONG);
+        while (first >= 0 && once.lastIndexOf(CYCLE_STRONG) > first) {
+            once.remove(once.lastIndexOf(CYCLE_STRONG));
+        }
+        return List.copyOf(once);
     }
 
     private static List<Method> dried(Head head) {

@@ -11,7 +11,8 @@ import undoknot.visit.Step.Worked;
 
 /**
  * How long the next soak lasts (handbook 8 and 18): each about four times the one before, for a short soak that did nothing
- * says that the plug is deep. After more than a month idle the shortest is left out: it takes no fewer hands than the next.
+ * says that the plug is deep. Where a head stood for more than a month a plug of a millimetre is likely, which takes three hours:
+ * the shorter soaks take as many minutes of hands and are left out, for the likeliest save per minute of hands.
  */
 final class SoakRung {
 
@@ -44,7 +45,7 @@ final class SoakRung {
         int soaked = (int) context.visit.work().stream()
                 .filter(w -> channels.stream().anyMatch(w::touches) && isSoak(w))
                 .count();
-        int start = context.told(Sign.IDLE_OVER_MONTH) ? 3 : 1;
+        int start = context.told(Sign.IDLE_OVER_MONTH) ? 2 : 0;
         return ladder.get(Math.min(ladder.size() - 1, start + soaked + further));
     }
 

@@ -50,8 +50,8 @@ final class FluidSums {
         return List.of(
                 Sum.of(Formula.TRAY_LEAST_LEVEL, tray.leastLevelMm(), v.given(FACE_HEIGHT)),
                 Sum.of(Formula.TRAY_GREATEST_LEVEL, tray.greatestLevelMm(), v.given(FACE_HEIGHT, CONTACT_HEIGHT)),
-                volume(tray, v, tray.leastLevelMm()),
-                volume(tray, v, tray.greatestLevelMm()));
+                volume(tray, v, tray.leastLevelMm()).of("LEAST"),
+                volume(tray, v, tray.greatestLevelMm()).of("GREATEST"));
     }
 
     private static Sum volume(Tray tray, BenchSum.Values v, double levelMm) {

@@ -2,6 +2,8 @@ package undoknot.plan;
 
 import static undoknot.flow.Sum.given;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
 import undoknot.flow.Formula;
@@ -9,7 +11,7 @@ import undoknot.flow.Sum;
 import undoknot.flow.Term;
 
 /**
- * What a visit is likely to take from here: every attempt's own numbers, times the chance that it comes to it.
+ * What a visit is likely to take from here: it is over with the first attempt that suffices, or when none is left.
  *
  * @param hands minutes
  * @param waits minutes
@@ -26,7 +28,7 @@ public record Forecast(Span hands, Span waits, Span fluid, Span cost, Sum chance
     /**
      * One attempt as far as its numbers go.
      *
-     * @param chance that it suffices, with its interval
+     * @param chance that it suffices, with the ends of its 80 % interval
      */
     public record Turn(
             double handsMinutes,
@@ -37,40 +39,76 @@ public record Forecast(Span hands, Span waits, Span fluid, Span cost, Sum chance
             double low,
             double high) {}
 
-    /** @param around what goes before the first and after the last, whatever comes: checks, looks, the page */
-    public static Forecast of(List<Turn> turns, Turn around) {
-        double none = turns.stream().mapToDouble(t -> 1 - t.chance).reduce(1, (a, b) -> a * b);
-        double noneLow = turns.stream().mapToDouble(t -> 1 - t.low).reduce(1, (a, b) -> a * b);
-        double noneHigh = turns.stream().mapToDouble(t -> 1 - t.high).reduce(1, (a, b) -> a * b);
-        return new Forecast(
-                span(Formula.EXPECTED_HANDS, turns, around.handsMinutes, Turn::handsMinutes),
-                span(Formula.EXPECTED_WAIT, turns, around.waitMinutes, Turn::waitMinutes),
-                span(Formula.EXPECTED_FLUID, turns, around.fluidMl, Turn::fluidMl),
-                span(Formula.EXPECTED_COST, turns, around.cost, Turn::cost),
-                Sum.of(Formula.CHANCE_OF_ALL, 1 - none, given(Term.STEPS, turns.size())),
-                1 - noneLow,
-                1 - noneHigh);
+    /**
+     * What may be wrong and what would then be done.
+     *
+     * @param weight chance that this is it; those of all ways are 1 together
+     */
+    public record Way(double weight, List<Turn> turns) {
+        public Way {
+            turns = List.copyOf(turns);
+        }
+
+        private double chance(ToDoubleFunction<Turn> of) {
+            return 1 - turns.stream().mapToDouble(t -> 1 - of.applyAsDouble(t)).reduce(1, (a, b) -> a * b);
+        }
     }
 
-    private static Span span(Formula formula, List<Turn> turns, double around, ToDoubleFunction<Turn> part) {
-        double reached = 1;
-        double expected = around;
-        double soFar = around;
-        double low = Double.NaN;
-        double high = Double.NaN;
-        for (Turn turn : turns) {
-            expected += reached * part.applyAsDouble(turn);
-            soFar += part.applyAsDouble(turn);
-            reached *= 1 - turn.chance;
-            // One visit in ten is over by now, and nine in ten.
-            low = Double.isNaN(low) && 1 - reached >= TAIL ? soFar : low;
-            high = Double.isNaN(high) && reached <= TAIL ? soFar : high;
-        }
-        low = Double.isNaN(low) ? soFar : low;
-        high = Double.isNaN(high) ? soFar : high;
+    /** @param probability that it is over there */
+    private record Over(double probability, double amount) {}
+
+    /** @param around what goes before the first and after the last, whatever comes: checks, looks, the page */
+    public static Forecast of(List<Way> ways, Turn around) {
+        return new Forecast(
+                span(Formula.EXPECTED_HANDS, ways, around, Turn::handsMinutes),
+                span(Formula.EXPECTED_WAIT, ways, around, Turn::waitMinutes),
+                span(Formula.EXPECTED_FLUID, ways, around, Turn::fluidMl),
+                span(Formula.EXPECTED_COST, ways, around, Turn::cost),
+                Sum.of(Formula.CHANCE_OF_ALL, chance(ways, Turn::chance), given(Term.STEPS, attempts(ways))),
+                chance(ways, Turn::low),
+                chance(ways, Turn::high));
+    }
+
+    private static int attempts(List<Way> ways) {
+        return ways.stream().mapToInt(w -> w.turns.size()).max().orElse(0);
+    }
+
+    private static double chance(List<Way> ways, ToDoubleFunction<Turn> of) {
+        // Shares that were rounded may come to a hair more than one.
+        return Math.min(1, ways.stream().mapToDouble(w -> w.weight * w.chance(of)).sum());
+    }
+
+    private static Span span(Formula formula, List<Way> ways, Turn around, ToDoubleFunction<Turn> part) {
+        List<Over> all = new ArrayList<>();
+        ways.forEach(way -> over(way, part.applyAsDouble(around), part, all));
+        double expected = all.stream().mapToDouble(o -> o.probability * o.amount).sum();
+        all.sort(Comparator.comparingDouble(Over::amount));
         return new Span(
-                Sum.of(formula, expected, given(Term.STEPS, turns.size())),
-                Math.min(low, expected),
-                Math.max(high, expected));
+                Sum.of(formula, expected, given(Term.STEPS, attempts(ways))),
+                quantile(all, TAIL),
+                quantile(all, 1 - TAIL));
+    }
+
+    private static void over(Way way, double around, ToDoubleFunction<Turn> part, List<Over> all) {
+        double reached = way.weight;
+        double soFar = around;
+        for (Turn turn : way.turns) {
+            soFar += part.applyAsDouble(turn);
+            all.add(new Over(reached * turn.chance, soFar));
+            reached *= 1 - turn.chance;
+        }
+        all.add(new Over(reached, soFar));
+    }
+
+    private static double quantile(List<Over> sorted, double share) {
+        double sum = 0;
+        for (Over over : sorted) {
+            sum += over.probability;
+            // A hair of rounding must not push it to the next.
+            if (sum >= share - 1e-12) {
+                return over.amount;
+            }
+        }
+        return sorted.get(sorted.size() - 1).amount;
     }
 }

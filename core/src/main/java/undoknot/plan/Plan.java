@@ -88,6 +88,14 @@ public record Plan(
                         Surroundings.before(visit, judgement, basis.now));
     }
 
+    /** What goes before the first attempt and after the last, whatever comes. */
+    static Forecast.Turn around(List<PlanStep> before, VisitLog visit, Basis basis) {
+        double hands = Maker.handsOf(before) + Maker.handsOf(Surroundings.after(visit));
+        double waits = before.stream().mapToDouble(PlanStep::waitMinutes).sum();
+        double cost = hands * basis.supplies.ratePerHour() / MINUTES_PER_HOUR;
+        return new Forecast.Turn(hands, waits, 0, cost, 0, 0, 0);
+    }
+
     /** Makes the attempts one after the other: where the head is, what was run and what was mended carries over. */
     static final class Maker {
 
@@ -112,34 +120,44 @@ public record Plan(
         }
 
         Plan plan(Course course, List<Dose> doses, List<PlanStep> before) {
+            List<PlannedAttempt> attempts = Branches.of(attempts(course, doses), visit);
+            Forecast.Turn around = around(before, visit, basis);
+            Forecast forecast = Forecast.of(List.of(new Forecast.Way(1, turns(attempts))), around);
+            return new Plan(before, attempts, Surroundings.after(visit), forecast, course.bars(), isChosen);
+        }
+
+        /** The numbers of a course that nobody changed. */
+        List<Forecast.Turn> turns(Course course) {
+            return turns(attempts(course, List.of()));
+        }
+
+        private List<PlannedAttempt> attempts(Course course, List<Dose> doses) {
             List<PlannedAttempt> attempts = new ArrayList<>();
             for (int i = 0; i < course.legs().size(); i++) {
                 Leg leg = course.legs().get(i);
-                PlannedAttempt attempt = attempt(attempts.size() + 1, leg, i < doses.size() ? doses.get(i) : Dose.USUAL);
+                Dose dose = i < doses.size() ? doses.get(i) : Dose.USUAL;
+                PlannedAttempt attempt = attempt(attempts.size() + 1, leg, dose);
                 // What the rules propose never goes against a gate; what somebody chose shows it.
-                if (isChosen || attempt.mayBeDone()) {
+                if (isChosen || attempt.goesByTheRules()) {
                     attempts.add(attempt);
                     reached *= 1 - attempt.chance().value();
                     carryOver(leg);
                 }
             }
-            List<PlannedAttempt> branched = Branches.of(attempts, visit);
-            List<PlanStep> after = Surroundings.after(visit);
-            double around = handsOf(before) + handsOf(after);
-            double waits = before.stream().mapToDouble(PlanStep::waitMinutes).sum();
-            Forecast forecast = Forecast.of(
-                    branched.stream()
-                            .map(a -> new Forecast.Turn(
-                                    a.hands().value(),
-                                    a.waits().value(),
-                                    a.fluid().value(),
-                                    a.cost().value(),
-                                    a.chance().value(),
-                                    a.low(),
-                                    a.high()))
-                            .toList(),
-                    new Forecast.Turn(around, waits, 0, around * rate() / MINUTES_PER_HOUR, 0, 0, 0));
-            return new Plan(before, branched, after, forecast, course.bars(), isChosen);
+            return attempts;
+        }
+
+        private static List<Forecast.Turn> turns(List<PlannedAttempt> attempts) {
+            return attempts.stream()
+                    .map(a -> new Forecast.Turn(
+                            a.hands().value(),
+                            a.waits().value(),
+                            a.fluid().value(),
+                            a.cost().value(),
+                            a.chance().value(),
+                            a.low(),
+                            a.high()))
+                    .toList();
         }
 
         private static double handsOf(List<PlanStep> steps) {

@@ -79,8 +79,13 @@ public record PlannedAttempt(
                 after, gates, hands, waits, fluid, waste, cost, chance, low, high, cases, reached, added);
     }
 
-    /** Whether nothing stands in the way that a lead could not lift with a reason. */
-    public boolean mayBeDone() {
-        return gates.stream().noneMatch(g -> g.weight() == Gate.Weight.REFUSED);
+    /** Whether nothing stands in its way, but for what a lead consents to. */
+    boolean goesByTheRules() {
+        return gates.stream().allMatch(g -> g.weight() == Gate.Weight.NEEDS_LEAD);
+    }
+
+    /** Whether something is never done, or goes past a limit: such a plan is not kept. */
+    public boolean isRefused() {
+        return gates.stream().anyMatch(g -> g.weight() == Gate.Weight.REFUSED || g.limit() != null);
     }
 }

@@ -39,6 +39,10 @@ final class Surroundings {
         return steps;
     }
 
+    static List<PlanStep> firstCheck() {
+        return List.of(Minutes.step(Doing.CHECK, List.of(), 0));
+    }
+
     private static double minutesOf(HeadNow.Kept kept, Instant now) {
         Instant until = kept.until();
         return until == null ? 0 : Math.max(0, Duration.between(now, until).toMinutes());

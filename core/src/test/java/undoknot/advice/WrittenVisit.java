@@ -54,7 +54,7 @@ public final class WrittenVisit {
     private HeadNow head = HeadNow.READY;
 
     /** A family whose ports take a push; see {@link #withItsPorts}. */
-    WrittenVisit(String familyCode) {
+    public WrittenVisit(String familyCode) {
         this(takesPush(starter(familyCode)));
     }
 
@@ -254,8 +254,12 @@ public final class WrittenVisit {
         return new VisitLog(family, JobClass.GENERAL, told, steps, head);
     }
 
+    public Terms terms() {
+        return new Terms(house, worth, food, inks);
+    }
+
     public Judgement judge() {
-        return Judgement.of(visit(), Priors.DEFAULT, new Terms(house, worth, food, inks));
+        return Judgement.of(visit(), Priors.DEFAULT, terms());
     }
 
     public WorkStyle style(Method method, String... channels) {
