@@ -80,8 +80,8 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
         Builder builder = new Builder(context);
         for (Work work : works) {
             Leg same = usual.stream()
-                    .filter(l -> l.method() == work.method()
-                            && l.channels().stream().anyMatch(work.channels()::contains))
+                    .filter(l ->
+                            l.method() == work.method() && l.channels().stream().anyMatch(work.channels()::contains))
                     .findFirst()
                     .orElse(null);
             builder.add(
@@ -111,7 +111,8 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
     public static Course unread(VisitLog visit, Ranking ranking, Cause cause, int channels, Terms terms) {
         AdviceContext context = new AdviceContext(visit, ranking, terms);
         Builder builder = new Builder(context);
-        List<String> codes = context.allChannels().subList(0, Math.min(channels, context.allChannels().size()));
+        List<String> codes = context.allChannels()
+                .subList(0, Math.min(channels, context.allChannels().size()));
         builder.addLadder(ranking.of(cause), codes);
         return new Course(builder.legs, List.copyOf(context.bars));
     }
@@ -165,7 +166,8 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
                     return;
                 }
                 List<String> together = left.entrySet().stream()
-                        .filter(e -> !e.getValue().isEmpty() && e.getValue().get(0).method() == first.method())
+                        .filter(e ->
+                                !e.getValue().isEmpty() && e.getValue().get(0).method() == first.method())
                         .map(Map.Entry::getKey)
                         .toList();
                 together.forEach(code -> left.get(code).remove(0));
@@ -195,12 +197,7 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
         }
 
         private void add(
-                Method method,
-                Cause cause,
-                int percent,
-                List<String> codes,
-                List<Cause> alike,
-                boolean lastResort) {
+                Method method, Cause cause, int percent, List<String> codes, List<Cause> alike, boolean lastResort) {
             List<String> channels = codes.isEmpty() ? context.allChannels() : codes;
             // Work on the whole head reaches every channel; a ladder asks for it once.
             List<Method> before = channels.stream()
@@ -219,8 +216,8 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
                     times,
                     alike,
                     lastResort));
-            channels.forEach(
-                    code -> planned.computeIfAbsent(code, k -> new ArrayList<>()).add(method));
+            channels.forEach(code ->
+                    planned.computeIfAbsent(code, k -> new ArrayList<>()).add(method));
         }
     }
 }

@@ -68,8 +68,9 @@ final class HouseWorkStyle {
     /** @param planned what is planned in these channels before it */
     static WorkStyle of(Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         boolean strokes = method == Method.FLUSH || method == Method.WARM;
-        boolean pulses =
-                strokes && (context.house.says(School.Dose.LONG_PULSING) || context.visit.times(method, channels) > 0
+        boolean pulses = strokes
+                && (context.house.says(School.Dose.LONG_PULSING)
+                        || context.visit.times(method, channels) > 0
                         || planned.contains(method));
         FluidKind fluid = fluid(method, channels, context, planned);
         return new WorkStyle(
@@ -92,14 +93,13 @@ final class HouseWorkStyle {
     }
 
     /** A damper is cleaned first; what still drags after that, or was cleaned as often as it may be, gets a new one. */
-    private static Part.Act act(
-            Method method, List<String> channels, AdviceContext context, List<Method> planned) {
+    private static Part.Act act(Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         if (method != Method.DAMPER) {
             return null;
         }
         boolean cleaned = planned.contains(method)
                 || channels.stream()
-                .anyMatch(code -> context.visit.count(Part.DAMPER, code).cleaned() > 0);
+                        .anyMatch(code -> context.visit.count(Part.DAMPER, code).cleaned() > 0);
         return cleaned ? Part.Act.REPLACED : Part.Act.CLEANED;
     }
 
@@ -140,15 +140,13 @@ final class HouseWorkStyle {
         };
     }
 
-    private static FluidKind fluid(
-            Method method, List<String> channels, AdviceContext context, List<Method> planned) {
+    private static FluidKind fluid(Method method, List<String> channels, AdviceContext context, List<Method> planned) {
         return switch (method) {
             case VAPOUR -> context.terms.food() ? FluidKind.FOOD_SAFE_CLEANER : method.ownFluid();
             case WIPE, PAD -> cleaner(FluidUse.TRAY_SOAK, false, channels, context);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, BATH, DRAW_BACK, LINE, SYSTEM -> {
                 boolean firstFlush = (method == Method.FLUSH || method == Method.WARM)
-                        && context.visit.times(Method.FLUSH, channels) + context.visit.times(Method.WARM, channels)
-                                == 0
+                        && context.visit.times(Method.FLUSH, channels) + context.visit.times(Method.WARM, channels) == 0
                         && planned.stream().noneMatch(m -> m == Method.FLUSH || m == Method.WARM);
                 yield firstFlush && waterFirst(channels, context)
                         ? FluidKind.DEIONISED_WATER
@@ -173,7 +171,10 @@ final class HouseWorkStyle {
         }
         // Household cleaners go inside only where a lead has enabled them for the family (handbook 12).
         boolean enabled = context.visit.family().limits().household();
-        if (context.house.says(School.WhichFluid.HOUSEHOLD) && enabled && FluidKind.ISOPROPYL_ALCOHOL.allows(use) && !warm) {
+        if (context.house.says(School.WhichFluid.HOUSEHOLD)
+                && enabled
+                && FluidKind.ISOPROPYL_ALCOHOL.allows(use)
+                && !warm) {
             return FluidKind.ISOPROPYL_ALCOHOL;
         }
         boolean settles =

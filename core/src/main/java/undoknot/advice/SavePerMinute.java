@@ -46,8 +46,7 @@ final class SavePerMinute {
     /** Causes whose chance says nothing of the order against this one. */
     static List<Cause> alike(Likely likely, List<Likely> causes) {
         return causes.stream()
-                .filter(l -> l.cause() != likely.cause()
-                        && Math.abs(l.probability() - likely.probability()) <= ALIKE)
+                .filter(l -> l.cause() != likely.cause() && Math.abs(l.probability() - likely.probability()) <= ALIKE)
                 .map(Likely::cause)
                 .toList();
     }

@@ -36,8 +36,9 @@ final class FluidSums {
     static List<Sum> soak(BenchSum.Values v) {
         List<Sum> sums = new ArrayList<>();
         sums.add(Sum.of(Formula.SOAK_MINUTES, Soak.minutes(v.get(DEPTH)), v.given(DEPTH)));
-        RUNGS.forEach(minutes -> sums.add(
-                Sum.of(Formula.SOAK_DEPTH, Soak.depthMm(minutes), given(Term.MINUTES, minutes)).of(minutes.toString())));
+        RUNGS.forEach(minutes ->
+                sums.add(Sum.of(Formula.SOAK_DEPTH, Soak.depthMm(minutes), given(Term.MINUTES, minutes))
+                        .of(minutes.toString())));
         return sums;
     }
 

@@ -40,10 +40,7 @@ final class NozzleSums {
         double flow = open.flowMlPerS(limit);
         List<Sum> sums = new ArrayList<>();
         sums.add(seconds(v, share));
-        sums.add(Sum.of(
-                Formula.FLOW,
-                flow,
-                v.given(LIMIT, NOZZLES, Term.OPEN_SHARE, BORE, PLATE)));
+        sums.add(Sum.of(Formula.FLOW, flow, v.given(LIMIT, NOZZLES, Term.OPEN_SHARE, BORE, PLATE)));
         sums.add(Sum.of(Formula.VISCOUS_PRESSURE, open.viscousKpa(flow), given(Term.FLOW, flow), viscosity(v)));
         sums.add(Sum.of(Formula.JET_PRESSURE, open.jetKpa(flow), given(Term.FLOW, flow), v.given(BORE)));
         SHARES.forEach(s -> sums.add(seconds(v, s).of(String.valueOf(s))));
@@ -93,10 +90,8 @@ final class NozzleSums {
     static List<Sum> share(BenchSum.Values v) {
         OpenShare share = OpenShare.of(
                 new OpenShare.Stroke(v.get(VOLUME), v.get(SECONDS), (int) v.get(NOZZLES)),
-                new OpenShare.Stroke(
-                        v.get(Term.REFERENCE_VOLUME),
-                        v.get(Term.REFERENCE_SECONDS),
-                        (int) v.get(Term.REFERENCE_NOZZLES)));
+                new OpenShare.Stroke(v.get(Term.REFERENCE_VOLUME), v.get(Term.REFERENCE_SECONDS), (int)
+                        v.get(Term.REFERENCE_NOZZLES)));
         return shares(
                 share,
                 v.given(

@@ -30,8 +30,7 @@ final class AsLogged {
             case FLUSH ->
                 new Treatment.Flush(method, channels, style.pulses(), strokes(outlook, leg, dose, celsius), celsius);
             case SOAK -> {
-                Treatment.Place place =
-                        method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY;
+                Treatment.Place place = method == Method.PORT_SOAK ? Treatment.Place.PORT : Treatment.Place.TRAY;
                 double usual = UsualDose.soakMl(place, place == Treatment.Place.PORT ? 1 : channels.size());
                 double each = place == Treatment.Place.PORT ? channels.size() : 1;
                 yield new Treatment.Soak(
@@ -44,9 +43,7 @@ final class AsLogged {
                         UsualDose.BATH.levelMm(),
                         Math.min(
                                 dose.temperatureC(UsualDose.BATH.temperatureC()),
-                                dose.temperatureC() == null
-                                        ? outlook.limits().heatC()
-                                        : dose.temperatureC()),
+                                dose.temperatureC() == null ? outlook.limits().heatC() : dose.temperatureC()),
                         UsualDose.BATH.bursts(),
                         UsualDose.BATH.burstSeconds());
             case CYCLE -> new Treatment.Cycle(channels, style.strength(), 1);
@@ -59,7 +56,8 @@ final class AsLogged {
     private static List<Stroke> strokes(Outlook outlook, Leg leg, Dose dose, double celsius) {
         Method method = leg.method();
         boolean pushed = method.isPush() && outlook.limits().pushKpa() != null;
-        double usual = dose.ml(leg.style().strokeMl() == null ? method.usualMl(1) : leg.style().strokeMl());
+        double usual = dose.ml(
+                leg.style().strokeMl() == null ? method.usualMl(1) : leg.style().strokeMl());
         Double suction = method == Method.DRAW_BACK && outlook.limits().suctionKpa() != null
                 ? Double.valueOf(dose.suctionKpa(outlook.limits().suctionKpa()))
                 : null;
@@ -80,8 +78,7 @@ final class AsLogged {
                                         Viscosity.waterPaS(celsius))
                                 .seconds()))
                         : null;
-                strokes.add(new Stroke(
-                        null, null, code, millilitres(ml), seconds, Seen.NOTHING, null, null, suction));
+                strokes.add(new Stroke(null, null, code, millilitres(ml), seconds, Seen.NOTHING, null, null, suction));
             }
         }
         return strokes;

@@ -115,8 +115,7 @@ final class Expansion {
             case STATION -> handsIn(Doing.CLEAN_STATION, Method.STATION.usualMl(1), 0);
             case UNDERSIDE -> handsIn(Doing.CLEAN_UNDERSIDE, 0, 0);
             case STRIP -> handsIn(Doing.SWAB_STRIP, 0, 0);
-            case RESEAT ->
-                handsIn(Doing.CLEAN_CONTACTS, 0, (int) DryHold.EVAPORATES.toMinutes());
+            case RESEAT -> handsIn(Doing.CLEAN_CONTACTS, 0, (int) DryHold.EVAPORATES.toMinutes());
             case PARTS -> fluid(Doing.CLEAN_PARTS, List.of(), UsualDose.JAR_ML);
             case CYCLE -> add(Doing.CYCLE, ports, CYCLE_MINUTES);
             case CYCLE_STRONG -> add(Doing.CYCLE_STRONG, ports, CYCLE_MINUTES);
@@ -246,7 +245,8 @@ final class Expansion {
         double each = dose.ml(UsualDose.DRAW_ML);
         Double limit = outlook.limits().suctionKpa();
         List<Sum> numbers = new ArrayList<>();
-        leg.channels().forEach(code -> numbers.add(Sum.of(Formula.USUAL_DOSE, each).of(code)));
+        leg.channels()
+                .forEach(code -> numbers.add(Sum.of(Formula.USUAL_DOSE, each).of(code)));
         if (limit != null) {
             numbers.add(Sum.of(Formula.FAMILY_SUCTION, dose.suctionKpa(limit), given(Term.LIMIT, limit)));
         }
@@ -364,8 +364,7 @@ final class Expansion {
     private void backIn(Wet wet) {
         add(Doing.LOOK_DRY, List.of());
         if (wet != null) {
-            int minutes = (int) DryHold.of(
-                            wet, leg.method(), outlook.family().construction(), outlook.house(), true)
+            int minutes = (int) DryHold.of(wet, leg.method(), outlook.family().construction(), outlook.house(), true)
                     .toMinutes();
             waits(Doing.HOLD, minutes);
         }
@@ -383,7 +382,8 @@ final class Expansion {
         double all = 0;
         for (String code : ports) {
             Channel channel = outlook.family().channel(code).orElseThrow();
-            double each = dose.ml(code, ml);
+            // A dose that somebody chose is the first one's; what follows the soak stays small.
+            double each = doing == Doing.SECOND_STROKE ? ml : dose.ml(code, ml);
             PlannedStroke stroke = PlannedStroke.of(
                     outlook.family(), channel, outlook.open().get(code), each, Viscosity.waterPaS(celsius));
             numbers.addAll(stroke.sums());
@@ -396,8 +396,14 @@ final class Expansion {
             numbers.add(Sum.of(Formula.USUAL_COUNT, times));
         }
         numbers.add(Sum.of(Formula.VISCOSITY, Viscosity.waterPaS(celsius) * MILLI, given(Term.TEMPERATURE, celsius)));
-        step(doing, ports, style == null ? leg.method().ownFluid() : style.fluid(), all, numbers,
-                held / SECONDS_PER_MINUTE, alone / SECONDS_PER_MINUTE);
+        step(
+                doing,
+                ports,
+                style == null ? leg.method().ownFluid() : style.fluid(),
+                all,
+                numbers,
+                held / SECONDS_PER_MINUTE,
+                alone / SECONDS_PER_MINUTE);
     }
 
     private static Sum temperature(double celsius) {

@@ -75,13 +75,15 @@ public record Forecast(Span hands, Span waits, Span fluid, Span cost, Sum chance
 
     private static double chance(List<Way> ways, ToDoubleFunction<Turn> of) {
         // Shares that were rounded may come to a hair more than one.
-        return Math.min(1, ways.stream().mapToDouble(w -> w.weight * w.chance(of)).sum());
+        return Math.min(
+                1, ways.stream().mapToDouble(w -> w.weight * w.chance(of)).sum());
     }
 
     private static Span span(Formula formula, List<Way> ways, Turn around, ToDoubleFunction<Turn> part) {
         List<Over> all = new ArrayList<>();
         ways.forEach(way -> over(way, part.applyAsDouble(around), part, all));
-        double expected = all.stream().mapToDouble(o -> o.probability * o.amount).sum();
+        double expected =
+                all.stream().mapToDouble(o -> o.probability * o.amount).sum();
         all.sort(Comparator.comparingDouble(Over::amount));
         return new Span(
                 Sum.of(formula, expected, given(Term.STEPS, attempts(ways))),

@@ -246,7 +246,9 @@ public record Plan(
             if (leg.method().isBenchWork()) {
                 return Site.ON_BENCH;
             }
-            return leg.style() == null || leg.style().site() == null ? Site.IN_CARRIAGE : leg.style().site();
+            return leg.style() == null || leg.style().site() == null
+                    ? Site.IN_CARRIAGE
+                    : leg.style().site();
         }
 
         /** The check that judges it; after work with hands one cycle lets it settle, and a second check is the verdict. */
@@ -270,16 +272,15 @@ public record Plan(
             boolean replaces = leg.style() != null && leg.style().act() == Part.Act.REPLACED;
             return replaces
                     ? Part.ofChannel(leg.method())
-                            .map(part -> basis.supplies.partPrices().getOrDefault(part, 0.0))
-                            .orElse(0.0)
+                                    .map(part -> basis.supplies.partPrices().getOrDefault(part, 0.0))
+                                    .orElse(0.0)
                             * leg.channels().size()
                     : 0;
         }
 
         private double cycleInk(Leg leg, List<PlanStep> steps) {
-            Treatment.Strength strength = leg.method() == Method.CYCLE_STRONG
-                    ? Treatment.Strength.STRONG
-                    : Treatment.Strength.LIGHT;
+            Treatment.Strength strength =
+                    leg.method() == Method.CYCLE_STRONG ? Treatment.Strength.STRONG : Treatment.Strength.LIGHT;
             long cycles = steps.stream()
                     .filter(s -> s.doing() == Doing.CYCLE || s.doing() == Doing.CYCLE_STRONG)
                     .count();

@@ -75,8 +75,32 @@ public record PlannedAttempt(
     /** The same with what follows it. */
     PlannedAttempt with(List<Branch> after) {
         return new PlannedAttempt(
-                number, method, cause, percent, channels, site, style, house, alike, lastResort, treatment, bottle, steps,
-                after, gates, hands, waits, fluid, waste, cost, chance, low, high, cases, reached, added);
+                number,
+                method,
+                cause,
+                percent,
+                channels,
+                site,
+                style,
+                house,
+                alike,
+                lastResort,
+                treatment,
+                bottle,
+                steps,
+                after,
+                gates,
+                hands,
+                waits,
+                fluid,
+                waste,
+                cost,
+                chance,
+                low,
+                high,
+                cases,
+                reached,
+                added);
     }
 
     /** Whether nothing stands in its way, but for what a lead consents to. */

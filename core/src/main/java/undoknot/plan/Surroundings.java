@@ -23,8 +23,9 @@ final class Surroundings {
     /** A hold that runs, a check that is not there yet, a look that settles more than a treatment would. */
     static List<PlanStep> before(VisitLog visit, Judgement judgement, Instant now) {
         List<PlanStep> steps = new ArrayList<>();
-        visit.head().kept(NoPower.HOLD).ifPresent(kept ->
-                steps.add(Minutes.step(Doing.HOLD, List.of(), minutesOf(kept, now))));
+        visit.head()
+                .kept(NoPower.HOLD)
+                .ifPresent(kept -> steps.add(Minutes.step(Doing.HOLD, List.of(), minutesOf(kept, now))));
         Advice first = judgement.advice().first();
         boolean asksForPower = first.needsPower();
         if (visit.head().site() == Site.ON_BENCH && asksForPower) {
@@ -62,7 +63,9 @@ final class Surroundings {
     static List<PlanStep> refitFor(Outlook outlook, Leg leg) {
         List<PlanStep> steps = new ArrayList<>();
         boolean inCarriage = !leg.method().isBenchWork()
-                && (leg.method().needsPower() || leg.style() == null || leg.style().site() == Site.IN_CARRIAGE);
+                && (leg.method().needsPower()
+                        || leg.style() == null
+                        || leg.style().site() == Site.IN_CARRIAGE);
         if (outlook.site() == Site.ON_BENCH && inCarriage && leg.method() != Method.REST) {
             steps.add(Minutes.step(Doing.REFIT, List.of(), 0));
             steps.add(Minutes.step(Doing.POWER_ON, List.of(), 0));

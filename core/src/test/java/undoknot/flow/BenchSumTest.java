@@ -41,13 +41,23 @@ class BenchSumTest {
 
     static Stream<Arguments> values() {
         Map<Term, Double> syringe = with(BenchSum.SYRINGE, SYRINGE, 10, FORCE, 25, LIMIT, 15);
-        Map<Term, Double> stroke =
-                with(BenchSum.STROKE, BORE, 20, LIMIT, 60, TEMPERATURE, 20, Term.OPEN_SHARE, 0.5);
+        Map<Term, Double> stroke = with(BenchSum.STROKE, BORE, 20, LIMIT, 60, TEMPERATURE, 20, Term.OPEN_SHARE, 0.5);
         Map<Term, Double> share = with(BenchSum.OPEN_SHARE, VOLUME, 2, SECONDS, 16, REFERENCE_VOLUME, 2);
         // 60 mL at 33.6 N is 60 kPa, and 3 mL through d = 20 µm take 7.6 s there: all of it is open.
         Map<Term, Double> byForce = with(
                 BenchSum.OPEN_SHARE_BY_FORCE,
-                VOLUME, 3, SECONDS, 15.2, SYRINGE, 60, FORCE, 33.6, BORE, 20, TEMPERATURE, 20);
+                VOLUME,
+                3,
+                SECONDS,
+                15.2,
+                SYRINGE,
+                60,
+                FORCE,
+                33.6,
+                BORE,
+                20,
+                TEMPERATURE,
+                20);
         Map<Term, Double> tray = with(BenchSum.TRAY, AREA, 60, FACE_HEIGHT, 5, CONTACT_HEIGHT, 20);
         Map<Term, Double> shallow = with(BenchSum.TRAY, CONTACT_HEIGHT, 8);
         Map<Term, Double> line = with(BenchSum.LINE, LINE_BORE, 2, LINE_LENGTH, 1, LINES, 2, RESIDUE, 0.01);
@@ -114,8 +124,8 @@ class BenchSumTest {
     @EnumSource(BenchSum.class)
     void nonsense_is_refused_at_its_entry(BenchSum sum) {
         sum.asked().keySet().forEach(term -> {
-            for (double nonsense : new double[] {term.low() - 0.1, term.high() + 0.1, Double.NaN, Double.POSITIVE_INFINITY
-            }) {
+            for (double nonsense :
+                    new double[] {term.low() - 0.1, term.high() + 0.1, Double.NaN, Double.POSITIVE_INFINITY}) {
                 Map<Term, Double> entered = with(sum, term, nonsense);
                 assertThat(sum.refusals(entered)).containsExactly(new Refusal(term, Reason.OUT_OF_RANGE));
                 assertThatThrownBy(() -> sum.of(entered)).isInstanceOf(IllegalArgumentException.class);
@@ -133,10 +143,12 @@ class BenchSumTest {
         // The face 5 mm up is wet at 7 mm: a contact there stands in fluid.
         assertThat(BenchSum.TRAY.refusals(with(BenchSum.TRAY, CONTACT_HEIGHT, 7)))
                 .containsExactly(new Refusal(CONTACT_HEIGHT, Reason.CONTACT_TOO_LOW));
-        assertThat(BenchSum.TRAY.refusals(with(BenchSum.TRAY, CONTACT_HEIGHT, 7.1))).isEmpty();
+        assertThat(BenchSum.TRAY.refusals(with(BenchSum.TRAY, CONTACT_HEIGHT, 7.1)))
+                .isEmpty();
         assertThat(BenchSum.MIXING.refusals(with(BenchSum.MIXING, STOCK, 40, WANTED, 41)))
                 .containsExactly(new Refusal(WANTED, Reason.STRONGER_THAN_STOCK));
-        assertThat(BenchSum.MIXING.refusals(with(BenchSum.MIXING, STOCK, 40, WANTED, 40))).isEmpty();
+        assertThat(BenchSum.MIXING.refusals(with(BenchSum.MIXING, STOCK, 40, WANTED, 40)))
+                .isEmpty();
     }
 
     /** More of it makes the answer larger, or smaller, whatever the rest is. */
@@ -194,6 +206,7 @@ class BenchSumTest {
     @Test
     void the_two_parts_of_a_pressure_come_to_the_limit() {
         List<Sum> sums = BenchSum.STROKE.of(with(BenchSum.STROKE));
-        assertThat(of(sums, VISCOUS_PRESSURE, null) + of(sums, JET_PRESSURE, null)).isCloseTo(40, within(1e-9));
+        assertThat(of(sums, VISCOUS_PRESSURE, null) + of(sums, JET_PRESSURE, null))
+                .isCloseTo(40, within(1e-9));
     }
 }

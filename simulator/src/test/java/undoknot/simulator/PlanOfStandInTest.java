@@ -72,12 +72,10 @@ class PlanOfStandInTest {
             VisitLog visit = bench.visit();
             Plan plan = plan(visit, new Terms(house, null, food, Map.of()));
             for (PlannedAttempt attempt : plan.attempts()) {
-                String at = "seed " + SEED + ", turn " + i + ", " + visit.family().code() + " " + attempt.method();
+                String at =
+                        "seed " + SEED + ", turn " + i + ", " + visit.family().code() + " " + attempt.method();
                 attempts++;
-                assertThat(attempt.gates())
-                        .as(at)
-                        .extracting(Gate::code)
-                        .allMatch(LEAD_DECIDES::contains);
+                assertThat(attempt.gates()).as(at).extracting(Gate::code).allMatch(LEAD_DECIDES::contains);
                 pressures(visit, attempt, at);
                 unfolds(attempt, at);
             }
@@ -86,7 +84,8 @@ class PlanOfStandInTest {
     }
 
     private static void pressures(VisitLog visit, PlannedAttempt attempt, String at) {
-        if (!(attempt.treatment() instanceof Treatment.Flush flush) || !flush.method().isPush()) {
+        if (!(attempt.treatment() instanceof Treatment.Flush flush)
+                || !flush.method().isPush()) {
             return;
         }
         Map<String, Integer> open =
@@ -107,7 +106,8 @@ class PlanOfStandInTest {
         assertThat(attempt.steps()).as(at).isNotEmpty();
         for (PlanStep step : attempt.steps()) {
             for (Sum sum : step.numbers()) {
-                boolean explained = FROM_THE_TABLE.contains(sum.formula()) || !sum.given().isEmpty();
+                boolean explained =
+                        FROM_THE_TABLE.contains(sum.formula()) || !sum.given().isEmpty();
                 assertThat(explained).as(at + " " + sum).isTrue();
             }
         }

@@ -19,7 +19,6 @@ import undoknot.treatment.DryHold;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
-import undoknot.treatment.Push;
 import undoknot.treatment.Seen;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
