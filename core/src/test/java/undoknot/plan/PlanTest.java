@@ -2,6 +2,7 @@ package undoknot.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.tuple;
 import static undoknot.treatment.Method.*;
 
 import java.time.Instant;
@@ -25,9 +26,11 @@ import undoknot.observation.Symptom;
 import undoknot.plan.Branch.After;
 import undoknot.plan.Branch.Then;
 import undoknot.practice.School;
+import undoknot.treatment.BarredWork;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
+import undoknot.treatment.Treatment;
 
 /** Heads written down step by step, and the plans that handbook 8, 9, 12 and 18 ask for. */
 class PlanTest {
@@ -251,17 +254,17 @@ class PlanTest {
         assertThat(first(plan, CYCLE).branches())
                 .extracting(Branch::after, Branch::then, Branch::method)
                 .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple(After.ACCEPTED, Then.FINISH, null),
-                        org.assertj.core.groups.Tuple.tuple(After.GOOD, Then.SAME_AGAIN, CYCLE),
-                        org.assertj.core.groups.Tuple.tuple(After.NONE, Then.NEXT, FLUSH),
-                        org.assertj.core.groups.Tuple.tuple(After.WORSE, Then.STATION, STATION));
+                        tuple(After.ACCEPTED, Then.FINISH, null),
+                        tuple(After.GOOD, Then.SAME_AGAIN, CYCLE),
+                        tuple(After.NONE, Then.NEXT, FLUSH),
+                        tuple(After.WORSE, Then.STATION, STATION));
         assertThat(first(plan, FLUSH).branches())
                 .extracting(Branch::after, Branch::then, Branch::method)
                 .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple(After.ACCEPTED, Then.FINISH, null),
-                        org.assertj.core.groups.Tuple.tuple(After.GOOD, Then.SAME_AGAIN, FLUSH),
-                        org.assertj.core.groups.Tuple.tuple(After.SOME, Then.LONGER, PORT_SOAK),
-                        org.assertj.core.groups.Tuple.tuple(After.NONE, Then.NEXT, PORT_SOAK));
+                        tuple(After.ACCEPTED, Then.FINISH, null),
+                        tuple(After.GOOD, Then.SAME_AGAIN, FLUSH),
+                        tuple(After.SOME, Then.LONGER, PORT_SOAK),
+                        tuple(After.NONE, Then.NEXT, PORT_SOAK));
         assertThat(plan.attempts().get(plan.attempts().size() - 1).branches())
                 .extracting(Branch::then)
                 .contains(Then.GIVE_UP)
@@ -294,7 +297,7 @@ class PlanTest {
         WrittenVisit bench = dried(OPEN, 10)
                 .cycle("C", "Y")
                 .check()
-                .flush(undoknot.treatment.Treatment.Resistance.STIFF, "C", "Y")
+                .flush(Treatment.Resistance.STIFF, "C", "Y")
                 .check();
         Plan plan = plan(bench);
         assertThat(methods(plan)).doesNotContain(CYCLE_STRONG).startsWith(CYCLE, PORT_SOAK, PORT_SOAK, FLUSH);
@@ -304,7 +307,7 @@ class PlanTest {
     void a_crusted_station_is_cleaned_before_anything_is_cycled() {
         Plan plan = plan(dried(OPEN, 10).found(Sign.STATION_CRUSTED, null));
         assertThat(plan.attempts().get(0).method()).isEqualTo(STATION);
-        assertThat(plan.bars()).contains(undoknot.treatment.BarredWork.CYCLES);
+        assertThat(plan.bars()).contains(BarredWork.CYCLES);
         assertThat(methods(plan)).doesNotContain(CYCLE);
     }
 
@@ -313,8 +316,12 @@ class PlanTest {
         assertThat(plan(dried(OPEN, 10).inHold()).before())
                 .extracting(PlanStep::doing)
                 .contains(Doing.HOLD);
-        WrittenVisit sound =
-                dried(OPEN, 10).cycle("C", "Y").clear("C").clear("Y").check();
+        WrittenVisit sound = dried(OPEN, 10)
+                .flush(Treatment.Resistance.STIFF, "C", "Y")
+                .clear("C")
+                .clear("Y")
+                .check()
+                .found(Sign.STATION_CLEAN, null);
         Plan plan = plan(sound);
         assertThat(sound.judge().advice().first().rule()).isEqualTo(Advice.Rule.ACCEPTED);
         assertThat(methods(plan)).containsExactly(PAGE);
