@@ -29,6 +29,8 @@ const RinsePage = lazy(() => import('../treatment/RinsePage'));
 const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
 const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
+const PlanPage = lazy(() => import('../plan/PlanPage'));
+const SumsPage = lazy(() => import('../flow/SumsPage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -64,6 +66,8 @@ function Views() {
               <Route path="/visits/:id/diagnosis/:diagnosisId?" element={<DiagnosisPage />} />
               <Route path="/visits/:id/causes" element={<CausesPage />} />
               <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
+              <Route path="/visits/:id/plan" element={<PlanPage />} />
+              <Route path="/sums/:sum?" element={<SumsPage />} />
               <Route path="/visits/:id/worth" element={<WorthPage />} />
               <Route path="/house-rules" element={<HousePage />} />
               <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />

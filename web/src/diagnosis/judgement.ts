@@ -75,6 +75,7 @@ function styleQuery({ method, style }: Advice): string[] {
     style?.fluid ? `fluid=${style.fluid}` : '',
     style?.site ? `site=${style.site}` : '',
     style?.strokeMl ? `strokeMl=${style.strokeMl}` : '',
+    style?.plannedMinutes ? `minutes=${style.plannedMinutes}` : '',
     style?.act === 'REPLACED' ? `act=${style.act}` : '',
     style?.temperatureC ? `temperatureC=${style.temperatureC}` : '',
     method === 'CYCLE' ? `strength=${style?.strength ?? 'LIGHT'}` : '',

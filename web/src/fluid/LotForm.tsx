@@ -27,6 +27,7 @@ interface Form {
   remainingMl: string;
   price: string;
   hazards: string;
+  viscosityFactor: string;
 }
 
 const LABELS: Record<keyof Form, string> = {
@@ -40,10 +41,16 @@ const LABELS: Record<keyof Form, string> = {
   remainingMl: 'In it now',
   price: 'Price of the bottle',
   hazards: 'Hazards',
+  viscosityFactor: 'Times as thick as water',
 };
 
 const number = typedNumber('Enter a number, such as 500.');
-const schema = z.looseObject({ bottleMl: number, remainingMl: number, price: number });
+const schema = z.looseObject({
+  bottleMl: number,
+  remainingMl: number,
+  price: number,
+  viscosityFactor: typedNumber('Enter a number, such as 1.5, or leave it empty.'),
+});
 
 function formOf(lot: Lot | undefined): Form {
   return {
@@ -57,6 +64,7 @@ function formOf(lot: Lot | undefined): Form {
     remainingMl: lot ? String(lot.remainingMl) : '',
     price: lot ? String(lot.price) : '',
     hazards: lot?.hazards ?? '',
+    viscosityFactor: lot?.viscosityFactor ? String(lot.viscosityFactor) : '',
   };
 }
 
@@ -78,6 +86,7 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
           bottleMl: readNumber(value.bottleMl)!,
           remainingMl: readNumber(value.remainingMl)!,
           price: readNumber(value.price)!,
+          viscosityFactor: readNumber(value.viscosityFactor),
         },
       }),
     );
@@ -118,6 +127,13 @@ export function LotForm({ lot, close }: { lot: Lot | undefined; close: () => voi
           <Entry control={control} name="bottleMl" label={LABELS.bottleMl} unit="mL" isNumber />
           <Entry control={control} name="remainingMl" label={LABELS.remainingMl} unit="mL" isNumber />
           <Entry control={control} name="price" label={LABELS.price} unit={currency} isNumber />
+          <Entry
+            control={control}
+            name="viscosityFactor"
+            label={LABELS.viscosityFactor}
+            hint="From the maker's sheet, for the sums of pressure; empty: not known"
+            isNumber
+          />
           <Entry control={control} name="hazards" label={LABELS.hazards} />
           <WriteProblem problem={write.problem} />
         </Stack>

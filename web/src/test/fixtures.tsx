@@ -1,3 +1,4 @@
+import { USUAL_UNITS } from '../flow/units';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
@@ -198,7 +199,9 @@ export const usual: Usual = {
   pulsesMl: 30,
   pulses: false,
   cycleInkMl: {},
-  strokeSeconds: { K: 12, C: 12 },
+  secondsPerMl: { K: 4, C: 4 },
+  soakBetweenMinutes: 10,
+  lightFirst: ['C', 'K'],
   roomC: 22,
   soaks: [
     { place: 'PORT', perChannel: true, ml: 1.5, ladderMinutes: [10, 40, 180, 720] },
@@ -380,7 +383,7 @@ export function show(
 ) {
   const role = options.role ?? 'TECHNICIAN';
   const session: Session = {
-    person: { name: 'wenna', displayName: 'Wenna Tarvick', role, currency: 'EUR' },
+    person: { name: 'wenna', displayName: 'Wenna Tarvick', role, currency: 'EUR', units: USUAL_UNITS },
     mayWrite: role !== 'OBSERVER',
     isLead: role === 'LEAD',
     signOut: vi.fn(),

@@ -7,18 +7,18 @@ import { useWrite } from '../api/useWrite';
 import { WriteProblem } from '../app/states';
 import { MONO } from '../app/theme';
 import { countdown } from '../bench/time';
-
-const SOAK_MINUTES = 10;
+import { minutesWords } from '../flow/units';
 
 /** The soak between the first stroke and the small one after it: a clock of these rounds, and its end. */
 export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: Attempt; now: number }) {
   const id = useRef(newId());
+  const minutes = visit.usual.soakBetweenMinutes;
   const start = useWrite(
     () =>
       answer(
         api.PUT('/api/visits/{visitId}/clocks/{id}/wait', {
           params: { path: { visitId: visit.id, id: id.current } },
-          body: { waiting: 'BETWEEN_STROKES', attemptId: attempt.id, minutes: SOAK_MINUTES },
+          body: { waiting: 'BETWEEN_STROKES', attemptId: attempt.id, minutes },
         }),
       ),
     () => {
@@ -73,7 +73,7 @@ export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: At
         onClick={() => start.send(undefined)}
         sx={{ minHeight: 64, alignSelf: 'flex-start' }}
       >
-        Let {soaks.join(', ')} soak {SOAK_MINUTES} min
+        Let {soaks.join(', ')} soak {minutesWords(minutes)}
       </Button>
       <WriteProblem problem={start.problem} />
     </Stack>

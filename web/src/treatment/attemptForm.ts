@@ -266,6 +266,7 @@ export function preset(
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     method: (query.get('method') as Method | null) ?? form.method,
   });
+  const minutes = kind === 'SOAK' || waitOf(usual, method) !== '' ? query.get('minutes') : null;
   return {
     ...form,
     channels,
@@ -275,7 +276,7 @@ export function preset(
     strength: (query.get('strength') as AttemptForm['strength'] | null) ?? form.strength,
     temperatureC: query.get('temperatureC') ?? form.temperatureC,
     method: (query.get('method') as Method | null) ?? form.method,
-    plannedMinutes: kind === 'HANDWORK' ? waitOf(usual, method) : form.plannedMinutes,
+    plannedMinutes: minutes ?? (kind === 'HANDWORK' ? waitOf(usual, method) : form.plannedMinutes),
     parts:
       query.get('act') === 'REPLACED'
         ? Object.fromEntries(
@@ -288,7 +289,7 @@ export function preset(
       ? {
           place: place as AttemptForm['place'],
           volumeMl: soakMl(usual, place as AttemptForm['place'], channels),
-          plannedMinutes: String(soakLadder(usual, place as AttemptForm['place'])[0]),
+          plannedMinutes: minutes ?? String(soakLadder(usual, place as AttemptForm['place'])[0]),
         }
       : {}),
   };

@@ -59,9 +59,8 @@ export function isFlush(method: Method): boolean {
 function channelsFor(visit: Visit, method: Method, query: URLSearchParams): string[] {
   const asked = query.get('channels')?.split(',');
   const out = channelsOut(visit);
-  const all = visit.family.channels.map((c) => c.code);
   const chosen = asked ?? (out.length > 0 ? out : []);
-  const inOrder = all.filter((code) => chosen.includes(code));
+  const inOrder = visit.usual.lightFirst.filter((code) => chosen.includes(code));
   return method === 'DRAW_BACK' ? worstFirst(visit, inOrder) : inOrder;
 }
 

@@ -1,9 +1,11 @@
 import { Alert, Box, Button, Collapse, Stack, Typography } from '@mui/material';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { useMoney } from '../account/money';
 import type { Advice, Judgement, Visit } from '../api/types';
 import { adviceReason, adviceTitle } from '../diagnosis/judgement';
+import { minutesWords } from '../flow/units';
 import { tally } from '../nozzle/comb';
 import { capital, count, word } from '../words/words';
 import { channelsOut, lastMap } from './outOf';
@@ -49,6 +51,11 @@ export function AdviceReasons({
         {danger}
       </Alert>
       {doIt}
+      {advice.act === 'WORK' && (
+        <Button component={Link} to={`/visits/${visit.id}/plan`} sx={{ alignSelf: 'flex-start' }}>
+          Plan with every number
+        </Button>
+      )}
       {answer.bars.length > 0 && (
         <Typography sx={{ fontWeight: 650 }}>
           Not safe now, by what was found: {answer.bars.map((bar) => word('bar', bar)).join(', ')}.
@@ -97,7 +104,8 @@ function Style({ style }: { style: NonNullable<Advice['style']> }) {
     style.strokeMl &&
       (style.pulsesAtMostMl
         ? `in pulses of ${style.strokeMl} mL with pad prints between, ${style.pulsesAtMostMl} mL at most`
-        : `${style.strokeMl} mL, a soak, then ${style.afterSoakMl} mL`),
+        : `${style.strokeMl} mL, a soak of ${minutesWords(style.plannedMinutes ?? 0)}, then ${style.afterSoakMl} mL`),
+    !style.strokeMl && style.plannedMinutes && `for ${minutesWords(style.plannedMinutes)}`,
     style.leadDecides && 'only a lead may do it, with a reason',
   ].filter(Boolean);
   return parts.length > 0 ? <Typography>{capital(parts.join(', '))}.</Typography> : null;

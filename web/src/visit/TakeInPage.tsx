@@ -11,6 +11,7 @@ import { Page } from '../app/Page';
 import { useProblemAt } from '../app/useProblemAt';
 import { Failed, Loading, WriteProblem } from '../app/states';
 import { useDraftForm } from '../draft/useDraftForm';
+import { TakeInEstimate } from '../plan/TakeInEstimate';
 import { IntakeFields } from './IntakeFields';
 import { emptyIntake, intakeSchema, toIntake, withoutIntake, type IntakeForm } from './intakeForm';
 
@@ -59,6 +60,7 @@ function TakeInForm({ id, families }: { id: string; families: Family[] }) {
             Everything is kept as you type. What nobody knows stays empty.
           </Typography>
           <IntakeFields families={families} isNew />
+          <TakeInEstimate />
           <WriteProblem problem={problem} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
             <Button type="submit" variant="contained" size="large" loading={write.isBusy}>

@@ -27,6 +27,7 @@ const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] =
   { key: 'p', to: 'read', label: 'Read a scan', needsPower: true },
   { key: 'h', to: 'check', label: 'By hand' },
   { key: 'w', to: 'causes', label: 'What is wrong' },
+  { key: 'l', to: 'plan', label: 'Plan' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 'r', to: 'return', label: 'Return' },

@@ -30,6 +30,8 @@ public final class JudgementAccuracy {
     private static final long TUNING_SEED = 50_000;
     private static final long TABLE_SEED = 12_700_000;
     private static final long SAVED_SEED = 31_400_000;
+    private static final long PLANNED_SEED = 57_300_000;
+    private static final int PLANNED = 400;
     private static final int HEADS = 50;
     private static final int LOOKS = 5;
     private static final int BINS = 10;
@@ -59,11 +61,16 @@ public final class JudgementAccuracy {
             System.out.println(new SavedHeads(Long.parseLong(args[2]), 600, true).table());
             return;
         }
+        if (args.length > 1 && args[1].equals("planned")) {
+            System.out.println(new PlannedAgainstTaken(Long.parseLong(args[2]), 300).table());
+            return;
+        }
         run.heads();
         run.pairs();
         run.calibration();
         if (!tuning) {
             run.text.append("\n").append(new SavedHeads(SAVED_SEED, 600, false).table());
+            run.text.append(new PlannedAgainstTaken(PLANNED_SEED, PLANNED).table());
         }
         System.out.println(run.text);
         if (!tuning) {

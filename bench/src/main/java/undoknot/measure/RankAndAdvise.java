@@ -1,5 +1,7 @@
 package undoknot.measure;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -17,6 +19,9 @@ import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Priors;
 import undoknot.head.StarterFamilies;
+import undoknot.plan.Chances;
+import undoknot.plan.Plan;
+import undoknot.plan.Supplies;
 import undoknot.simulator.Fault;
 import undoknot.simulator.StandInBench;
 import undoknot.visit.VisitLog;
@@ -47,6 +52,16 @@ public class RankAndAdvise {
     @Benchmark
     public Judgement judge() {
         return Judgement.of(visit, Priors.DEFAULT, Terms.DEFAULT);
+    }
+
+    /** Budget: 5 ms together with its plan. */
+    @Benchmark
+    public Plan judgeAndPlan() {
+        Judgement judgement = judge();
+        return Plan.of(
+                visit,
+                judgement,
+                new Plan.Basis(Terms.DEFAULT, Supplies.none(LocalDate.EPOCH), Chances.STARTING, Instant.EPOCH));
     }
 
     @Benchmark

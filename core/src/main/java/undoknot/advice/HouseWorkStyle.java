@@ -81,7 +81,7 @@ final class HouseWorkStyle {
                 temperatureC(method, fluid, context),
                 strokes && !pulses ? UsualDose.AFTER_SOAK_ML : null,
                 pulses ? UsualDose.PULSES_ML : null,
-                pulses ? null : SoakRung.minutes(method, channels, context, planned),
+                pulses ? null : SoakRung.minutes(method, channels, context.visit, planned),
                 act(method, channels, context, planned),
                 leadDecides(method, context.visit.family().limits()));
     }

@@ -8,13 +8,14 @@ import java.util.Objects;
  *
  * @param formula how it came about; its unit is the unit of the value
  * @param value in the unit of the formula
+ * @param unit of the formula, so that whoever is told the number knows it
  * @param of what it is told of where there are several of them: a size of syringe, a share, a channel; null for the one
  * @param given what went in
  */
-public record Sum(Formula formula, double value, String of, List<Given> given) {
+public record Sum(Formula formula, double value, Unit unit, String of, List<Given> given) {
 
     /** @param value in the unit of the term */
-    public record Given(Term term, double value) {}
+    public record Given(Term term, double value, Unit unit) {}
 
     public Sum {
         Objects.requireNonNull(formula, "formula");
@@ -25,19 +26,15 @@ public record Sum(Formula formula, double value, String of, List<Given> given) {
     }
 
     public static Sum of(Formula formula, double value, Given... given) {
-        return new Sum(formula, value, null, List.of(given));
+        return new Sum(formula, value, formula.unit(), null, List.of(given));
     }
 
     public static Given given(Term term, double value) {
-        return new Given(term, value);
+        return new Given(term, value, term.unit());
     }
 
     /** The same number, told of one of several. */
     public Sum of(String one) {
-        return new Sum(formula, value, one, given);
-    }
-
-    public Unit unit() {
-        return formula.unit();
+        return new Sum(formula, value, unit, one, given);
     }
 }

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Set;
 import undoknot.advice.Course.Leg;
 import undoknot.advice.WorkStyle;
-import undoknot.flow.Viscosity;
 import undoknot.head.Channel;
 import undoknot.treatment.Method;
 import undoknot.treatment.Seen;
@@ -75,7 +74,7 @@ final class AsLogged {
                                         channel,
                                         outlook.open().get(code),
                                         ml,
-                                        Viscosity.waterPaS(celsius))
+                                        outlook.viscosityPaS(celsius))
                                 .seconds()))
                         : null;
                 strokes.add(new Stroke(null, null, code, millilitres(ml), seconds, Seen.NOTHING, null, null, suction));

@@ -12,7 +12,6 @@ import undoknot.flow.Soak;
 import undoknot.flow.Sum;
 import undoknot.flow.Term;
 import undoknot.flow.Tray;
-import undoknot.flow.Viscosity;
 import undoknot.fluid.FluidKind;
 import undoknot.head.Channel;
 import undoknot.head.Construction;
@@ -385,7 +384,7 @@ final class Expansion {
             // A dose that somebody chose is the first one's; what follows the soak stays small.
             double each = doing == Doing.SECOND_STROKE ? ml : dose.ml(code, ml);
             PlannedStroke stroke = PlannedStroke.of(
-                    outlook.family(), channel, outlook.open().get(code), each, Viscosity.waterPaS(celsius));
+                    outlook.family(), channel, outlook.open().get(code), each, outlook.viscosityPaS(celsius));
             numbers.addAll(stroke.sums());
             held += stroke.syringe() == null ? 0 : times * stroke.seconds();
             // A raised reservoir presses without a hand.
@@ -395,7 +394,11 @@ final class Expansion {
         if (times > 1) {
             numbers.add(Sum.of(Formula.USUAL_COUNT, times));
         }
-        numbers.add(Sum.of(Formula.VISCOSITY, Viscosity.waterPaS(celsius) * MILLI, given(Term.TEMPERATURE, celsius)));
+        numbers.add(Sum.of(
+                Formula.VISCOSITY,
+                outlook.viscosityPaS(celsius) * MILLI,
+                given(Term.TEMPERATURE, celsius),
+                given(Term.FACTOR, outlook.viscosityFactor())));
         step(
                 doing,
                 ports,

@@ -181,6 +181,8 @@ public record Plan(
         }
 
         private PlannedAttempt attempt(int number, Leg leg, Dose dose) {
+            FluidKind planned = leg.style() == null ? null : leg.style().fluid();
+            outlook = outlook.with(basis.supplies.viscosityFactor(planned, outlook.food()));
             List<PlanStep> steps = new ArrayList<>(Surroundings.refitFor(outlook, leg));
             if (leg.method().fillsWaste() && !sawWaste) {
                 sawWaste = true;

@@ -43,6 +43,7 @@ public record Supplies(
      * @param openedOn null while it is closed
      * @param leftMl mL
      * @param price of a full bottle; null when nobody said
+     * @param viscosityFactor how thick it is against water; null when nobody knows
      */
     public record Bottle(
             String id,
@@ -53,11 +54,19 @@ public record Supplies(
             LocalDate expiresOn,
             double bottleMl,
             double leftMl,
-            Double price) {
+            Double price,
+            Double viscosityFactor) {
 
         Gates.Bottle atTheGate() {
             return new Gates.Bottle(kind, foodSafe, expiresOn);
         }
+    }
+
+    /** How thick a fluid of that kind is against water; as water where nobody knows. */
+    double viscosityFactor(FluidKind kind, boolean food) {
+        return kind == null
+                ? 1
+                : bottle(kind, 0, food).map(Bottle::viscosityFactor).orElse(1.0);
     }
 
     /** The bottle to draw from: still good, enough in it, an open one before a closed one, the one that ends first. */

@@ -1,8 +1,8 @@
 package undoknot.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
 import static undoknot.treatment.Method.*;
 
 import java.time.Instant;
@@ -46,7 +46,7 @@ class PlanTest {
     private static final Instant NOW = Instant.parse("2026-03-02T09:00:00Z");
 
     private static Supplies.Bottle bottle(String id, FluidKind kind, boolean food, LocalDate opened, double left) {
-        return new Supplies.Bottle(id, id, kind, food, opened, TODAY.plusMonths(6), 500, left, 24.0);
+        return new Supplies.Bottle(id, id, kind, food, opened, TODAY.plusMonths(6), 500, left, 24.0, null);
     }
 
     private static final Supplies SHELF = new Supplies(

@@ -169,7 +169,16 @@ class PlanOfStandInTest {
     private static Supplies shelf() {
         List<Supplies.Bottle> bottles = java.util.Arrays.stream(FluidKind.values())
                 .map(kind -> new Supplies.Bottle(
-                        kind.name(), kind.name(), kind, kind.forFood(), TODAY, TODAY.plusYears(1), 500, 400, 20.0))
+                        kind.name(),
+                        kind.name(),
+                        kind,
+                        kind.forFood(),
+                        TODAY,
+                        TODAY.plusYears(1),
+                        500,
+                        400,
+                        20.0,
+                        null))
                 .toList();
         return new Supplies(bottles, 40, Map.of(), Map.of(), TODAY);
     }

@@ -24,6 +24,9 @@ public class AppUser {
     public int wrongTries;
     public Instant lockedUntil;
 
+    /** Units that this person wants to see, as JSON; null for those of the shop. */
+    public String units;
+
     protected AppUser() {}
 
     public AppUser(UUID id, String name, String displayName, String passwordHash, Role role) {

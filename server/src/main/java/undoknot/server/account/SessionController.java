@@ -16,6 +16,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -30,16 +31,19 @@ class SessionController {
     private final SecurityContextRepository contexts;
     private final SessionAuthenticationStrategy atSignIn;
     private final String currency;
+    private final PersonUnits units;
 
     SessionController(
             SignIn signIn,
             SecurityContextRepository contexts,
             SessionAuthenticationStrategy atSignIn,
-            @Value("${undoknot.currency}") String currency) {
+            @Value("${undoknot.currency}") String currency,
+            PersonUnits units) {
         this.signIn = signIn;
         this.contexts = contexts;
         this.atSignIn = atSignIn;
         this.currency = currency;
+        this.units = units;
     }
 
     record Credentials(
@@ -49,11 +53,14 @@ class SessionController {
             @NotBlank(message = "Enter your password.") @Size(max = 200, message = "A password has at most 200 signs.")
             String password) {}
 
-    /** @param currency code of the money in which the shop reckons */
-    record Session(String name, String displayName, Role role, String currency) {}
+    /**
+     * @param currency code of the money in which the shop reckons
+     * @param units that the person wants to see
+     */
+    record Session(String name, String displayName, Role role, String currency, Units units) {}
 
     private Session session(SignedIn person) {
-        return new Session(person.name(), person.displayName(), person.role(), currency);
+        return new Session(person.name(), person.displayName(), person.role(), currency, units.of(person.name()));
     }
 
     @GetMapping
@@ -73,6 +80,13 @@ class SessionController {
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         return session(person);
+    }
+
+    /** Units for this person from now on, on every screen. */
+    @PutMapping("/units")
+    Session units(@Valid @RequestBody Units wanted) {
+        units.keep(SignedIn.now().name(), wanted);
+        return session(SignedIn.now());
     }
 
     @DeleteMapping

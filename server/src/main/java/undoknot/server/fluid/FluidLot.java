@@ -38,6 +38,9 @@ public class FluidLot {
     public BigDecimal price;
     public String hazards;
 
+    /** How thick it is against water; null while nobody knows. */
+    public BigDecimal viscosityFactor;
+
     protected FluidLot() {}
 
     public FluidLot(UUID id) {

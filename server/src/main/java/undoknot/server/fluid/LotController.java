@@ -66,7 +66,12 @@ class LotController {
             @NotNull(message = "Enter the price of the bottle.") @DecimalMin(value = "0", message = "Enter 0 or more.")
             BigDecimal price,
 
-            @Nullable @Size(max = 500, message = TOO_LONG) String hazards) {}
+            @Nullable @Size(max = 500, message = TOO_LONG) String hazards,
+
+            @Nullable
+            @DecimalMin(value = "0.2", message = "Enter how many times as thick as water, 0.2 to 50.")
+            @DecimalMax(value = "50", message = "Enter how many times as thick as water, 0.2 to 50.")
+            BigDecimal viscosityFactor) {}
 
     record LotView(
             UUID id,
@@ -81,7 +86,8 @@ class LotController {
             BigDecimal bottleMl,
             BigDecimal remainingMl,
             BigDecimal price,
-            String hazards) {
+            String hazards,
+            @Nullable BigDecimal viscosityFactor) {
 
         static LotView of(FluidLot lot) {
             return new LotView(
@@ -97,7 +103,8 @@ class LotController {
                     lot.bottleMl,
                     lot.remainingMl,
                     lot.price,
-                    lot.hazards);
+                    lot.hazards,
+                    lot.viscosityFactor);
         }
 
         boolean says(LotEntry entry) {
@@ -110,7 +117,14 @@ class LotController {
                     && bottleMl.compareTo(entry.bottleMl()) == 0
                     && remainingMl.compareTo(entry.remainingMl()) == 0
                     && price.compareTo(entry.price()) == 0
-                    && hazards.equals(entry.hazards() == null ? "" : entry.hazards());
+                    && hazards.equals(entry.hazards() == null ? "" : entry.hazards())
+                    && sameFactor(entry.viscosityFactor());
+        }
+
+        private boolean sameFactor(BigDecimal other) {
+            return viscosityFactor == null || other == null
+                    ? viscosityFactor == other
+                    : viscosityFactor.compareTo(other) == 0;
         }
     }
 
@@ -150,6 +164,7 @@ class LotController {
             lot.remainingMl = entry.remainingMl();
             lot.price = entry.price();
             lot.hazards = entry.hazards() == null ? "" : entry.hazards();
+            lot.viscosityFactor = entry.viscosityFactor();
             return LotView.of(lots.saveAndFlush(lot));
         });
     }

@@ -119,15 +119,22 @@ public class Ledger {
     }
 
     /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */
-    Odds odds(LoggedVisit logged, Method method, String channel, int number) {
-        InkChemistry ink = ink(logged.intake(), channel);
-        String family = logged.family().code();
-        Cases cell = Cases.NONE;
-        Cases ofFamily = Cases.NONE;
-        Cases all = Cases.NONE;
+    public Odds odds(LoggedVisit logged, Method method, String channel, int number) {
         List<AttemptResult> own = results.findByVisitId(logged.visit().id).stream()
                 .filter(r -> r.method == method)
                 .toList();
+        return odds(logged.family().code(), ink(logged.intake(), channel), method, number, own);
+    }
+
+    /** The same for a head that is not taken in yet. */
+    public Odds odds(String family, InkChemistry ink, Method method, int number) {
+        return odds(family, ink, method, number, List.of());
+    }
+
+    private Odds odds(String family, InkChemistry ink, Method method, int number, List<AttemptResult> own) {
+        Cases cell = Cases.NONE;
+        Cases ofFamily = Cases.NONE;
+        Cases all = Cases.NONE;
         for (AttemptResults.Tally t : tallies.get(method, results::tallies)) {
             Cases cases = without(t, own);
             if (!t.familyCode().equals(family)) {

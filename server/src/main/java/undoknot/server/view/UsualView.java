@@ -7,8 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.lang.Nullable;
+import undoknot.advice.SoakRung;
 import undoknot.fluid.FluidKind;
+import undoknot.head.Channel;
 import undoknot.head.Family;
+import undoknot.plan.PlannedStroke;
 import undoknot.practice.School;
 import undoknot.server.practice.HouseBook;
 import undoknot.server.visit.LoggedVisit;
@@ -24,6 +27,7 @@ import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.treatment.UsualDose;
 import undoknot.treatment.Wet;
+import undoknot.visit.VisitLog;
 import undoknot.visit.Waiting;
 
 /**
@@ -34,6 +38,8 @@ import undoknot.visit.Waiting;
  * @param pulseMl one pulse, where fluid goes in pulses
  * @param pulsesMl all pulses of a channel together
  * @param pulses whether the house goes in pulses from the start
+ * @param soakBetweenMinutes how long the first stroke of a flush stands before the next
+ * @param lightFirst all channels, light colours first
  * @param cycleInkMl ink that a cycle of this family usually burns, by strength, where the shop has said
  * @param secondsPerMl time of a stroke by channel, for each mL, within the family's pressure through what is open
  * @param roomC temperature of a fluid that was not warmed
@@ -49,6 +55,8 @@ public record UsualView(
         double pulseMl,
         double pulsesMl,
         boolean pulses,
+        int soakBetweenMinutes,
+        List<String> lightFirst,
         Map<Treatment.Strength, BigDecimal> cycleInkMl,
         Map<String, Double> secondsPerMl,
         double roomC,
@@ -153,7 +161,7 @@ public record UsualView(
         return seconds;
     }
 
-    static UsualView of(LoggedVisit logged, HouseBook book) {
+    static UsualView of(LoggedVisit logged, HouseBook book, VisitLog visit) {
         Family family = logged.family();
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
         Map<Method, FormView> forms = new EnumMap<>(Method.class);
@@ -167,6 +175,8 @@ public record UsualView(
                 UsualDose.PULSE_ML,
                 UsualDose.PULSES_ML,
                 logged.house().says(School.Dose.LONG_PULSING),
+                SoakRung.minutes(Method.FLUSH, visit.affected(), visit),
+                family.lightFirst(family.channels().stream().map(Channel::code).toList()),
                 book.cycleInkMl().getOrDefault(family.code(), Map.of()),
                 secondsPerMl(logged),
                 UsualDose.ROOM_C,

@@ -58,7 +58,7 @@ public class VisitViews {
                 ofThisHead,
                 standIns.answersFor(logged.head().id),
                 judgements.of(logged, judge.of(logged, now), now),
-                UsualView.of(logged, house.of(logged.visit().houseRules)),
+                UsualView.of(logged, house.of(logged.visit().houseRules), logged.log(now)),
                 PartCountView.of(loader.partWorks(logged, ofThisHead)),
                 now);
     }

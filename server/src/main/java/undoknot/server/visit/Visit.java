@@ -56,6 +56,10 @@ public class Visit {
     @Column(columnDefinition = "longtext")
     public String worth;
 
+    /** A plan that somebody changed, as JSON; null while it goes by the rules. */
+    @Column(columnDefinition = "longtext")
+    public String plan;
+
     protected Visit() {}
 
     public Visit(UUID id, String tag, Instant openedAt, String openedBy) {

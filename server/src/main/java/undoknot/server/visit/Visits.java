@@ -33,4 +33,8 @@ public interface Visits extends JpaRepository<Visit, UUID> {
     @Query("select v from Visit v where v.closedAt is not null"
             + " and (v.id in :ids or v.headId in :heads or v.customerId in :customers) order by v.openedAt desc")
     List<Visit> returnedOf(List<UUID> ids, List<UUID> heads, List<UUID> customers, Limit limit);
+
+    @Query("select v from Visit v, Head h where h.id = v.headId and v.closedAt is not null and h.familyCode = :family"
+            + " order by v.closedAt desc")
+    List<Visit> lastReturned(String family, Limit limit);
 }

@@ -18,7 +18,11 @@ import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Weight;
+import undoknot.flow.BenchSum;
+import undoknot.flow.Formula;
 import undoknot.flow.Syringe;
+import undoknot.flow.Term;
+import undoknot.flow.Unit;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.CheckLayout;
@@ -36,11 +40,14 @@ import undoknot.observation.Symptom;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
 import undoknot.outcome.Worth;
+import undoknot.plan.Branch;
+import undoknot.plan.Doing;
 import undoknot.practice.HouseQuestion;
 import undoknot.scan.NozzleReading;
 import undoknot.scan.SheetNotFound;
 import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
+import undoknot.server.account.Units;
 import undoknot.server.visit.Intake;
 import undoknot.simulator.ScanStyle;
 import undoknot.sitting.Asked;
@@ -70,6 +77,19 @@ class WordsTest {
         return Stream.of(
                 Arguments.of("construction", Construction.values()),
                 Arguments.of("state", NozzleState.values()),
+                Arguments.of("unit", Unit.values()),
+                Arguments.of("term", Term.values()),
+                Arguments.of("formula", Formula.values()),
+                Arguments.of("formulaHow", Formula.values()),
+                Arguments.of("benchSum", BenchSum.values()),
+                Arguments.of("benchSumHint", BenchSum.values()),
+                Arguments.of("sumRefusal", BenchSum.Reason.values()),
+                Arguments.of("doing", Doing.values()),
+                Arguments.of("after", Branch.After.values()),
+                Arguments.of("then", Branch.Then.values()),
+                Arguments.of("temperatureUnit", Units.Temperature.values()),
+                Arguments.of("volumeUnit", Units.Volume.values()),
+                Arguments.of("pressureUnit", Units.Pressure.values()),
                 Arguments.of("doubt", NozzleReading.Doubt.values()),
                 Arguments.of("found", SheetReading.How.values()),
                 Arguments.of("notFound", SheetNotFound.Why.values()),

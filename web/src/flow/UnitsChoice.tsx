@@ -1,0 +1,47 @@
+import { Stack } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { answer, api } from '../api/http';
+import type { Problem } from '../api/http';
+import { Choice } from '../app/fields';
+import { WriteProblem } from '../app/states';
+import { terms, word } from '../words/words';
+import { useUnits, type Units } from './units';
+
+/** The units that this person sees on every screen; what is kept stays in °C, mL and kPa. */
+export function UnitsChoice() {
+  const queries = useQueryClient();
+  const { units } = useUnits();
+  const keep = useMutation<unknown, Problem, Units>({
+    mutationFn: (body) => answer(api.PUT('/api/session/units', { body })),
+    onSuccess: (session) => queries.setQueryData(['session'], session),
+  });
+  const change = (part: Partial<Units>) => keep.mutate({ ...units, ...part });
+  return (
+    <Stack spacing={1}>
+      <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
+        <Choice
+          label="Temperature in"
+          isFixed
+          options={terms('temperatureUnit').map((value) => ({ value, label: word('temperatureUnit', value) }))}
+          value={units.temperature}
+          onChange={(value) => change({ temperature: value as Units['temperature'] })}
+        />
+        <Choice
+          label="Volume in"
+          isFixed
+          options={terms('volumeUnit').map((value) => ({ value, label: word('volumeUnit', value) }))}
+          value={units.volume}
+          onChange={(value) => change({ volume: value as Units['volume'] })}
+        />
+        <Choice
+          label="Pressure in"
+          isFixed
+          options={terms('pressureUnit').map((value) => ({ value, label: word('pressureUnit', value) }))}
+          value={units.pressure}
+          onChange={(value) => change({ pressure: value as Units['pressure'] })}
+        />
+      </Stack>
+      <WriteProblem problem={keep.error} />
+    </Stack>
+  );
+}

@@ -1,0 +1,83 @@
+import { Alert, Typography } from '@mui/material';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useDeferredValue } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { answer, api, type Problem } from '../api/http';
+import { Block } from '../app/Page';
+import { readNumber } from '../app/fields';
+import { percent } from '../diagnosis/judgement';
+import { useUnits } from '../flow/units';
+import { toIntake, type IntakeForm } from '../visit/intakeForm';
+import { word } from '../words/words';
+import { ForecastRow } from './ForecastRow';
+
+/** Only what is a whole number goes out; the form says by itself what is not. */
+function whole(value: unknown): number | undefined {
+  return typeof value === 'number' && Number.isInteger(value) ? value : undefined;
+}
+
+/** What the visit is likely to cost and take, from what was told so far, before anything is agreed. */
+export function TakeInEstimate() {
+  const { control } = useFormContext<IntakeForm>();
+  const form = useWatch({ control }) as IntakeForm;
+  const told = useDeferredValue(form);
+  const { say } = useUnits();
+  const intake = toIntake(told);
+  const body = {
+    familyCode: intake.familyCode,
+    symptoms: intake.symptoms,
+    ports: intake.ports.filter((port) => port.chemistry),
+    idleDays: whole(intake.idleDays),
+    climate: intake.climate,
+    mainsPower: intake.mainsPower,
+    inkAgeMonths: whole(intake.inkAgeMonths),
+    refills: whole(intake.refills),
+    setupCartridges: intake.setupCartridges,
+    leftOut: intake.leftOut,
+    printedEmpty: intake.printedEmpty,
+    damperAgeMonths: whole(intake.damperAgeMonths),
+    dampersCleaned: whole(intake.dampersCleaned),
+    cyclesBefore: whole(intake.cyclesBefore),
+  };
+  const mayAsk = Boolean(intake.familyCode) && intake.symptoms.length > 0;
+  const estimate = useQuery({
+    queryKey: ['estimate', JSON.stringify(body)],
+    queryFn: () => answer(api.POST('/api/take-in/estimate', { body })),
+    enabled: mayAsk,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const limit = readNumber(form.priceLimit);
+  if (!mayAsk || !estimate.data) {
+    return (
+      <Block title="Likely to take">
+        <Typography color="text.secondary">
+          {(estimate.error as Problem | null)?.message ??
+            'Choose a family and a symptom: then hands, waits, fluid, cost and chance stand here before anything is agreed.'}
+        </Typography>
+      </Block>
+    );
+  }
+  const { forecast, causes, channels, record } = estimate.data;
+  const isOver = limit !== undefined && forecast.cost.expected.value > limit;
+  return (
+    <Block title="Likely to take">
+      <ForecastRow forecast={forecast} />
+      <Typography color="text.secondary">
+        Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in{' '}
+        {channels} {channels === 1 ? 'channel' : 'channels'}, before any check. The first check makes it surer.
+      </Typography>
+      <Typography color="text.secondary">
+        {record.heads === 0
+          ? 'No head of this family went back yet: starting beliefs speak for it.'
+          : `Of the last ${record.heads} heads of this family ${record.recovered} were recovered (${percent(record.recovered / record.heads)}); half were back within ${record.days} days, nine in ten within ${record.lateDays}.`}
+      </Typography>
+      {isOver && (
+        <Alert severity="warning" sx={{ mt: 1 }}>
+          On average this costs {say(forecast.cost.expected.value, 'MONEY')}, more than the price limit. Agree it
+          with the customer first.
+        </Alert>
+      )}
+    </Block>
+  );
+}
