@@ -30,12 +30,12 @@ export function SumLine({ sum, label }: { sum: BenchNumber; label?: string }) {
         </span>
       </Button>
       <Collapse in={isOpen} unmountOnExit>
-        <Typography sx={{ pl: 1.5, borderLeft: '4px solid', borderColor: 'thread', overflowWrap: 'anywhere' }}>
+        <Typography
+          sx={{ pl: 1.5, borderLeft: '4px solid', borderColor: 'thread', overflowWrap: 'anywhere' }}
+        >
           {word('formulaHow', sum.formula)}
           {sum.given.length > 0 && ': '}
-          {sum.given
-            .map(({ term, value, unit }) => `${word('term', term)} ${say(value, unit)}`)
-            .join(', ')}
+          {sum.given.map(({ term, value, unit }) => `${word('term', term)} ${say(value, unit)}`).join(', ')}
         </Typography>
       </Collapse>
     </Stack>

@@ -32,11 +32,7 @@ export function SumPicture({ kind, sums }: { kind: Kind; sums: BenchNumber[] }) 
   const bars = BARS[kind];
   if (bars) {
     const label = (one: string) =>
-      kind === 'VISCOSITY'
-        ? say(Number(one), 'C')
-        : kind === 'SOAK'
-          ? say(Number(one), 'MIN')
-          : bars.of(one);
+      kind === 'VISCOSITY' ? say(Number(one), 'C') : kind === 'SOAK' ? say(Number(one), 'MIN') : bars.of(one);
     const own = sums.find((sum) => sum.formula === bars.formula && !sum.of);
     return (
       <Bars
@@ -161,4 +157,3 @@ function TrayPicture({ sums }: { sums: BenchNumber[] }) {
     </Box>
   );
 }
-

@@ -22,7 +22,10 @@ export function UnitsChoice() {
         <Choice
           label="Temperature in"
           isFixed
-          options={terms('temperatureUnit').map((value) => ({ value, label: word('temperatureUnit', value) }))}
+          options={terms('temperatureUnit').map((value) => ({
+            value,
+            label: word('temperatureUnit', value),
+          }))}
           value={units.temperature}
           onChange={(value) => change({ temperature: value as Units['temperature'] })}
         />

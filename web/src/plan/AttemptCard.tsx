@@ -19,7 +19,10 @@ interface Props {
 }
 
 function title(attempt: PlannedAttempt): string {
-  const method = attempt.style?.act === 'REPLACED' ? `new ${word('method', attempt.method)}` : word('method', attempt.method);
+  const method =
+    attempt.style?.act === 'REPLACED'
+      ? `new ${word('method', attempt.method)}`
+      : word('method', attempt.method);
   return `${attempt.number}. ${capital(method)}: ${attempt.channels.join(', ')}`;
 }
 
@@ -73,8 +76,8 @@ export function AttemptCard({ attempt, to, isOpenAtFirst = false, children }: Pr
       <Typography>{why(attempt)}</Typography>
       <Typography>
         Hands <b>{minutesWords(attempt.hands.value)}</b>, waits <b>{minutesWords(attempt.waits.value)}</b>,
-        fluid <b>{say(attempt.fluid.value, 'ML')}</b>, cost <b>{say(attempt.cost.value, 'MONEY')}</b>. Suffices{' '}
-        <b>{percent(attempt.chance.value)}</b> ({percent(attempt.low)} to {percent(attempt.high)},{' '}
+        fluid <b>{say(attempt.fluid.value, 'ML')}</b>, cost <b>{say(attempt.cost.value, 'MONEY')}</b>.
+        Suffices <b>{percent(attempt.chance.value)}</b> ({percent(attempt.low)} to {percent(attempt.high)},{' '}
         {count('CASES', attempt.cases)}); it comes to it {percent(attempt.reached)}.
       </Typography>
       {attempt.fluid.value > 0 && (

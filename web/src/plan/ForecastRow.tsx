@@ -42,8 +42,12 @@ export function ForecastRow({ forecast }: { forecast: Forecast }) {
       </Button>
       <Collapse in={isOpen} unmountOnExit>
         <Typography>
-          On average: {spans.map(({ name, span }) => `${name.toLowerCase()}: ${word('formulaHow', span.expected.formula)}`).join('; ')}.
-          Eight in ten visits lie between the two ends. Chance: {word('formulaHow', forecast.chance.formula)}.
+          On average:{' '}
+          {spans
+            .map(({ name, span }) => `${name.toLowerCase()}: ${word('formulaHow', span.expected.formula)}`)
+            .join('; ')}
+          . Eight in ten visits lie between the two ends. Chance:{' '}
+          {word('formulaHow', forecast.chance.formula)}.
         </Typography>
       </Collapse>
     </Box>

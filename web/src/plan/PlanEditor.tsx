@@ -47,7 +47,8 @@ const PUSHED: Method[] = ['FLUSH', 'WARM', 'PURGE', 'PRIME'];
 
 function fieldsOf(method: Method, visit: Visit): Field[] {
   const form = visit.usual.forms[method];
-  const soaks = visit.usual.kinds[method] === 'SOAK' || form.waits.length > 0 || method === 'FLUSH' || method === 'WARM';
+  const soaks =
+    visit.usual.kinds[method] === 'SOAK' || form.waits.length > 0 || method === 'FLUSH' || method === 'WARM';
   return [
     ...(form.fluids.length > 0 ? (['ml'] as const) : []),
     ...(PUSHED.includes(method) ? (['seconds'] as const) : []),
@@ -128,7 +129,8 @@ export function PlanEditor({
     },
   });
   const rules = useMutation<Plan, Problem>({
-    mutationFn: () => answer(api.DELETE('/api/visits/{visitId}/plan', { params: { path: { visitId: visit.id } } })),
+    mutationFn: () =>
+      answer(api.DELETE('/api/visits/{visitId}/plan', { params: { path: { visitId: visit.id } } })),
     onSuccess: (next) => {
       draft.drop();
       kept(next);
@@ -173,8 +175,8 @@ export function PlanEditor({
         {shown && <ForecastRow forecast={shown.forecast} />}
         {refused.length > 0 && (
           <Alert severity="error" role="alert">
-            Attempt {refused.join(', ')} goes past a limit or is never done: see the reason there. Such a plan is
-            not kept.
+            Attempt {refused.join(', ')} goes past a limit or is never done: see the reason there. Such a plan
+            is not kept.
           </Alert>
         )}
         <WriteProblem problem={keep.error ?? rules.error} />

@@ -48,7 +48,14 @@ export function PlanPicture({ plan }: { plan: Plan }) {
         fontSize="14"
         fill={ink}
       >
-        <line x1="20" x2={Math.max(width, 640)} y1={DONE_Y} y2={DONE_Y} stroke={vars.palette.line} strokeWidth="3" />
+        <line
+          x1="20"
+          x2={Math.max(width, 640)}
+          y1={DONE_Y}
+          y2={DONE_Y}
+          stroke={vars.palette.line}
+          strokeWidth="3"
+        />
         <text x="20" y={DONE_Y - 12}>
           accepted: page, check, done
         </text>
@@ -86,7 +93,14 @@ export function PlanPicture({ plan }: { plan: Plan }) {
               <text x={next + 12} y={(THREAD_Y + DONE_Y) / 2 + 4}>
                 {percent(attempt.chance.value)}
               </text>
-              <circle cx={x} cy={THREAD_Y} r="11" fill={vars.palette.background.paper} stroke={ink} strokeWidth="2" />
+              <circle
+                cx={x}
+                cy={THREAD_Y}
+                r="11"
+                fill={vars.palette.background.paper}
+                stroke={ink}
+                strokeWidth="2"
+              />
               <text x={x} y={THREAD_Y + 5} textAnchor="middle">
                 {attempt.number}
               </text>

@@ -64,8 +64,8 @@ export function TakeInEstimate() {
     <Block title="Likely to take">
       <ForecastRow forecast={forecast} />
       <Typography color="text.secondary">
-        Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in{' '}
-        {channels} {channels === 1 ? 'channel' : 'channels'}, before any check. The first check makes it surer.
+        Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in {channels}{' '}
+        {channels === 1 ? 'channel' : 'channels'}, before any check. The first check makes it surer.
       </Typography>
       <Typography color="text.secondary">
         {record.heads === 0
@@ -74,8 +74,8 @@ export function TakeInEstimate() {
       </Typography>
       {isOver && (
         <Alert severity="warning" sx={{ mt: 1 }}>
-          On average this costs {say(forecast.cost.expected.value, 'MONEY')}, more than the price limit. Agree it
-          with the customer first.
+          On average this costs {say(forecast.cost.expected.value, 'MONEY')}, more than the price limit. Agree
+          it with the customer first.
         </Alert>
       )}
     </Block>

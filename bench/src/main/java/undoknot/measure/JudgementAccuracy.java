@@ -31,7 +31,7 @@ public final class JudgementAccuracy {
     private static final long TABLE_SEED = 12_700_000;
     private static final long SAVED_SEED = 31_400_000;
     private static final long PLANNED_SEED = 57_300_000;
-    private static final int PLANNED = 400;
+    private static final int PLANNED = 250;
     private static final int HEADS = 50;
     private static final int LOOKS = 5;
     private static final int BINS = 10;
