@@ -116,8 +116,8 @@ function TrayPicture({ sums }: { sums: BenchNumber[] }) {
   const ink = vars.palette.text.primary;
   const mark = (mm: number, text: string) => (
     <>
-      <line x1="70" x2="250" y1={y(mm)} y2={y(mm)} stroke={ink} strokeDasharray="4 4" />
-      <text x="258" y={y(mm) + 5} fontSize="14" fill={ink}>
+      <line x1="70" x2="270" y1={y(mm)} y2={y(mm)} stroke={ink} strokeDasharray="4 4" />
+      <text x="296" y={y(mm) + 5} fontSize="14" fill={ink}>
         {text} {say(mm, 'MM')}
       </text>
     </>
@@ -129,7 +129,7 @@ function TrayPicture({ sums }: { sums: BenchNumber[] }) {
         component="svg"
         role="img"
         aria-label={`Level between ${say(least, 'MM')} and ${say(most, 'MM')}, face at ${say(face, 'MM')}, lowest contact at ${say(contact, 'MM')}`}
-        viewBox="0 0 420 160"
+        viewBox="0 0 460 160"
         sx={{ width: '100%', maxWidth: 640 }}
       >
         <rect

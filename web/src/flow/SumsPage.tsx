@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Problem } from '../api/http';
 import type { SumView } from '../api/types';
 import { Block, Page } from '../app/Page';
@@ -19,6 +19,7 @@ const SIZES = [1, 3, 5, 10, 20, 30, 60];
 /** The sums of the bench, each by itself: what it asks, a picture of the answer, and every number unfolded. */
 export default function SumsPage() {
   const { sum: asked = terms('benchSum')[0] } = useParams();
+  const navigate = useNavigate();
   const sums = useQuery({
     queryKey: ['sums'],
     queryFn: () => answer(api.GET('/api/sums')),
@@ -37,7 +38,20 @@ export default function SumsPage() {
   return (
     <Page title="Sums of the bench" back={{ to: '/', label: 'Bench' }}>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '280px 1fr' } }}>
-        <Stack component="nav" aria-label="Sums" sx={{ gap: 0.5 }}>
+        <TextField
+          select
+          label="Sum"
+          value={sum.sum}
+          onChange={(event) => void navigate(`/sums/${event.target.value}`, { replace: true })}
+          sx={{ display: { md: 'none' } }}
+        >
+          {sums.data.map((one) => (
+            <MenuItem key={one.sum} value={one.sum} sx={{ minHeight: 48 }}>
+              {word('benchSum', one.sum)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Stack component="nav" aria-label="Sums" sx={{ gap: 0.5, display: { xs: 'none', md: 'flex' } }}>
           {sums.data.map((one) => (
             <Button
               key={one.sum}
@@ -133,7 +147,7 @@ function OneSum({ sum }: { sum: SumView }) {
             {result.data
               .filter((one) => !one.of || sum.sum === 'TRAY')
               .map((one, n) => (
-                <SumLine key={n} sum={one} label={word('formula', one.formula)} />
+                <SumLine key={n} sum={one} />
               ))}
           </Box>
         </Stack>

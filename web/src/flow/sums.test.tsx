@@ -62,6 +62,7 @@ describe('units', () => {
     [119, '119 min'],
     [180, '3 h'],
     [750, '12.5 h'],
+    [3600, '2.5 days'],
   ])('says %f minutes as %s', (minutes, text) => expect(minutesWords(minutes)).toBe(text));
 });
 

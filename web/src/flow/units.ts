@@ -59,13 +59,19 @@ export function digits(value: number): string {
 }
 
 const HOUR = 60;
+const DAY = 24 * HOUR;
 
 /** Minutes as a clock would say them: 25 min, 3 h, 12.5 h. */
 export function minutesWords(minutes: number): string {
   if (minutes < 1 && minutes > 0) {
     return `${Math.round(minutes * 60)} s`;
   }
-  return minutes < 2 * HOUR ? `${Math.round(minutes)} min` : `${Number((minutes / HOUR).toFixed(1))} h`;
+  if (minutes < 2 * HOUR) {
+    return `${Math.round(minutes)} min`;
+  }
+  return minutes < 2 * DAY
+    ? `${Number((minutes / HOUR).toFixed(1))} h`
+    : `${Number((minutes / DAY).toFixed(1))} days`;
 }
 
 /** Values in the units that the person at the screen wants to see. */

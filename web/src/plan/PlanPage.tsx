@@ -80,6 +80,7 @@ function PlanView({ visit, plan }: { visit: Visit; plan: Plan }) {
 }
 
 function PlanShown({ visit, plan, mayWrite }: { visit: Visit; plan: Plan; mayWrite: boolean }) {
+  const isUnread = visit.checks.length === 0;
   const noPower = visit.head.keptFrom.length > 0;
   const turn = plan.before.length === 0 ? plan.attempts[0] : undefined;
   const may = turn && !(noPower && visit.usual.forms[turn.method].power) && turn.gates.length === 0;
@@ -108,8 +109,12 @@ function PlanShown({ visit, plan, mayWrite }: { visit: Visit; plan: Plan; mayWri
         </Block>
       )}
       {plan.attempts.length === 0 && (
-        <Block title="No attempt is left">
-          <Empty>What now says how the visit ends.</Empty>
+        <Block title={isUnread ? 'After the first check' : 'No attempt is left'}>
+          <Empty>
+            {isUnread
+              ? 'The first check says what is to be done, channel by channel. Until then what it is likely to take is reckoned from what was told.'
+              : 'What now says how the visit ends.'}
+          </Empty>
         </Block>
       )}
       {plan.attempts.map((attempt, n) => (

@@ -8,7 +8,7 @@ import { word } from '../words/words';
 const HEIGHT = 200;
 const THREAD_Y = 140;
 const DONE_Y = 40;
-const LEAST = 54;
+const LEAST = 88;
 const PICTURED = 8;
 
 /** A wait of a night must not hide a quarter of an hour of hands: lengths grow with the root of the minutes. */
@@ -82,7 +82,8 @@ export function PlanPicture({ plan }: { plan: Plan }) {
                 y2={THREAD_Y}
                 stroke={vars.palette.thread}
                 strokeWidth={thick(reached)}
-                strokeDasharray="2 7"
+                strokeLinecap="round"
+                strokeDasharray="1 12"
               />
               <path
                 d={`M${next} ${THREAD_Y}C${next + 24} ${THREAD_Y} ${next - 4} ${DONE_Y} ${next + 26} ${DONE_Y}`}

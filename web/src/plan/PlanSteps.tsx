@@ -16,7 +16,7 @@ export function PlanSteps({ steps, label }: { steps: PlanStep[]; label: string }
           key={n}
           sx={{
             display: 'grid',
-            gridTemplateColumns: { xs: '2rem 1fr', sm: '2rem 1fr 9rem' },
+            gridTemplateColumns: { xs: '2rem 1fr', sm: '2rem 1fr 12rem' },
             columnGap: 1,
             py: 0.5,
             borderTop: n === 0 ? 0 : '1px solid',

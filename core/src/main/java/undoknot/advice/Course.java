@@ -155,7 +155,16 @@ public record Course(List<Leg> legs, List<BarredWork> bars) {
             DriveGroups groups = new DriveGroups(context);
             Recovery recovery = new Recovery(context, groups);
             Map<String, List<Recovery.Rung>> left = new LinkedHashMap<>();
-            context.affected.forEach(code -> left.put(code, new ArrayList<>(recovery.course(code))));
+            for (String code : context.affected) {
+                List<Recovery.Rung> rungs = new ArrayList<>(recovery.course(code));
+                // What is next anyhow is a rung of its ladder as well, and is not planned twice.
+                planned.getOrDefault(code, List.of())
+                        .forEach(method -> rungs.stream()
+                                .filter(r -> r.method() == method)
+                                .findFirst()
+                                .ifPresent(rungs::remove));
+                left.put(code, rungs);
+            }
             while (legs.size() < MOST) {
                 Recovery.Rung first = left.values().stream()
                         .filter(rungs -> !rungs.isEmpty())

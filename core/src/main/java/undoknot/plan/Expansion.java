@@ -179,8 +179,10 @@ final class Expansion {
                 ml,
                 List.of(
                         Sum.of(Formula.USUAL_DOSE, ml),
-                        Sum.of(Formula.TRAY_LEAST_LEVEL, Tray.LEAST_MM, given(Term.FACE_HEIGHT, 0)),
-                        Sum.of(Formula.TRAY_GREATEST_LEVEL, Tray.MOST_MM, given(Term.FACE_HEIGHT, 0))));
+                        Sum.of(Formula.TRAY_LEAST_LEVEL, Tray.LEAST_MM, given(Term.FACE_HEIGHT, 0))
+                                .of("FACE"),
+                        Sum.of(Formula.TRAY_GREATEST_LEVEL, Tray.MOST_MM, given(Term.FACE_HEIGHT, 0))
+                                .of("FACE")));
         stand(Doing.STAND, minutes());
         add(Doing.LIFT_OUT, List.of());
         backIn(Wet.BASE_ONLY);
@@ -204,7 +206,8 @@ final class Expansion {
                 List.of(
                         Sum.of(Formula.USUAL_DOSE, ml),
                         temperature(Math.min(celsius, outlook.limits().heatC())),
-                        Sum.of(Formula.TRAY_GREATEST_LEVEL, UsualDose.BATH.levelMm(), given(Term.FACE_HEIGHT, 0))));
+                        Sum.of(Formula.TRAY_GREATEST_LEVEL, UsualDose.BATH.levelMm(), given(Term.FACE_HEIGHT, 0))
+                                .of("FACE")));
         waits(Doing.DEGAS, DEGAS_MINUTES);
         int bursts = UsualDose.BATH.bursts();
         int seconds = UsualDose.BATH.burstSeconds();

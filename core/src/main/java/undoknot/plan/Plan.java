@@ -70,8 +70,22 @@ public record Plan(
 
     /** By the rules alone. */
     public static Plan of(VisitLog visit, Judgement judgement, Basis basis) {
+        if (visit.checks().isEmpty()) {
+            return unread(visit, judgement, basis);
+        }
         Course course = Course.of(visit, judgement, basis.terms);
         return new Maker(visit, basis, false).plan(course, List.of(), Surroundings.before(visit, judgement, basis.now));
+    }
+
+    /** Nobody knows yet which channels: what was told alone says what it is likely to take. */
+    private static Plan unread(VisitLog visit, Judgement judgement, Basis basis) {
+        return new Plan(
+                Surroundings.before(visit, judgement, basis.now),
+                List.of(),
+                Surroundings.after(visit),
+                TakeIn.of(visit, judgement.ranking(), basis).forecast(),
+                judgement.advice().bars(),
+                false);
     }
 
     /** As somebody chose it; every attempt carries what stands in its way. */

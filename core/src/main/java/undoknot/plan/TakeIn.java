@@ -31,7 +31,10 @@ public record TakeIn(Forecast forecast, List<Likely> causes, int channels) {
 
     /** @param visit with what was told, and nothing else */
     public static TakeIn of(VisitLog visit, Priors priors, Plan.Basis basis) {
-        Ranking ranking = Ranking.of(priors, visit.told());
+        return of(visit, Ranking.of(priors, visit.told()), basis);
+    }
+
+    static TakeIn of(VisitLog visit, Ranking ranking, Plan.Basis basis) {
         List<Likely> likely = new ArrayList<>(ranking.causes().stream()
                 .filter(l -> l.probability() >= LIKELY_ENOUGH)
                 .toList());

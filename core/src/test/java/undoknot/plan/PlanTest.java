@@ -328,6 +328,15 @@ class PlanTest {
         assertThat(plan.after()).extracting(PlanStep::doing).endsWith(Doing.CHECK, Doing.SIGN_OFF);
     }
 
+    @Test
+    void before_the_first_check_a_plan_has_no_attempts_and_is_reckoned_from_what_was_told() {
+        Plan plan = plan(new WrittenVisit(OPEN).told(45, Symptom.GAPS_ONE_COLOUR));
+        assertThat(plan.attempts()).isEmpty();
+        assertThat(plan.before()).extracting(PlanStep::doing).containsExactly(Doing.CHECK);
+        assertThat(plan.forecast().chance().value()).isGreaterThan(0.5);
+        assertThat(plan.forecast().hands().expected().value()).isGreaterThan(20);
+    }
+
     private static Plan chosen(WrittenVisit bench, Plan.Chosen... works) {
         return Plan.chosen(bench.visit(), bench.judge(), basis(bench), List.of(works));
     }

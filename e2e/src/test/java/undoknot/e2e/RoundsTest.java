@@ -64,9 +64,9 @@ class RoundsTest extends BrowserTest {
             strokesKept(3 * (row + 1));
             assertThat(page.getByText(": went in stiffly, tinted, drips")).hasCount(Math.min(row + 1, 3));
         }
-        assertThat(region(page, "Black")).hasAttribute("aria-current", "step");
+        assertThat(region(page, "Yellow")).hasAttribute("aria-current", "step");
         Assertions.assertEquals(5 + 3 * 3, keys[0], "five keys for the first row, three for each other");
-        button(page, "Let K, C, M, Y soak 10 min").click();
+        button(page, "Let Y, C, M, K soak 10 min").click();
         group(page, "Soak between strokes").getByText("End now").click();
         for (int row = 0; row < 4; row++) {
             assertThat(page.getByLabel("Dose")).hasValue("1");
@@ -81,7 +81,7 @@ class RoundsTest extends BrowserTest {
                     .hasCount(Math.min(row + 1, 3));
         }
         // With all rows alike it is the first one's turn again.
-        assertThat(region(page, "Black")).hasAttribute("aria-current", "step");
+        assertThat(region(page, "Yellow")).hasAttribute("aria-current", "step");
         key("p");
         assertThat(button(page, "The pad is fresh")).isVisible();
         for (int row = 0; row < 4; row++) {
@@ -95,7 +95,7 @@ class RoundsTest extends BrowserTest {
         Assertions.assertEquals(20, drawn(), 1e-9);
         Assertions.assertEquals(before - 20, left(), 1e-9);
         button(page, "Back to the visit").click();
-        assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Flush logged: K, C, M, Y; 20 mL");
+        assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Flush logged: Y, C, M, K; 20 mL");
         assertThat(heading(page, "Go on: flush, K")).hasCount(0);
     }
 

@@ -18,6 +18,7 @@ import undoknot.plan.PlannedAttempt;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.KeptPlan;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.Visits;

@@ -18,8 +18,9 @@ import undoknot.server.fluid.FluidLots;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.practice.House;
 import undoknot.server.practice.HouseBook;
+import undoknot.server.visit.KeptPlan;
 import undoknot.server.visit.LoggedVisit;
-import undoknot.server.write.StoredJson;
+import undoknot.server.visit.PlannedWork;
 import undoknot.sitting.Part;
 import undoknot.treatment.Treatment;
 
@@ -31,27 +32,25 @@ class PlanMaker {
     private final House house;
     private final FluidLots lots;
     private final Ledger ledger;
-    private final StoredJson stored;
     private final Clock clock;
 
-    PlanMaker(Judge judge, House house, FluidLots lots, Ledger ledger, StoredJson stored, Clock clock) {
+    PlanMaker(Judge judge, House house, FluidLots lots, Ledger ledger, Clock clock) {
         this.judge = judge;
         this.house = house;
         this.lots = lots;
         this.ledger = ledger;
-        this.stored = stored;
         this.clock = clock;
     }
 
     /** The plan that stands: by the rules, or what is left of what somebody chose. */
     PlanView standing(LoggedVisit logged) {
-        KeptPlan kept = logged.visit().plan == null ? null : stored.read(logged.visit().plan, KeptPlan.class);
+        KeptPlan kept = logged.plan();
         if (kept == null) {
             Instant now = clock.instant();
             Plan plan = Plan.of(logged.log(now), judge.of(logged, now).judgement(), basis(logged, now));
             return PlanView.of(plan, null, PlanView.works(plan));
         }
-        List<PlanEntry.PlannedWork> left = kept.left(logged);
+        List<PlannedWork> left = kept.left(logged);
         return PlanView.of(chosen(logged, new PlanEntry(left)), kept, left);
     }
 

@@ -13,6 +13,8 @@ import undoknot.plan.PlanStep;
 import undoknot.plan.PlannedAttempt;
 import undoknot.plan.Supplies;
 import undoknot.practice.HouseQuestion;
+import undoknot.server.visit.KeptPlan;
+import undoknot.server.visit.PlannedWork;
 import undoknot.treatment.BarredWork;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
@@ -30,7 +32,7 @@ record PlanView(
         List<PlanStep> after,
         Forecast forecast,
         List<BarredWork> bars,
-        List<PlanEntry.PlannedWork> works,
+        List<PlannedWork> works,
         @Nullable Instant changedAt,
         @Nullable String changedBy) {
 
@@ -100,7 +102,7 @@ record PlanView(
         }
     }
 
-    static PlanView of(Plan plan, @Nullable KeptPlan kept, List<PlanEntry.PlannedWork> works) {
+    static PlanView of(Plan plan, @Nullable KeptPlan kept, List<PlannedWork> works) {
         return new PlanView(
                 plan.before(),
                 plan.attempts().stream().map(AttemptPlan::of).toList(),
@@ -113,9 +115,9 @@ record PlanView(
     }
 
     /** A plan by the rules, as it would be sent back. */
-    static List<PlanEntry.PlannedWork> works(Plan plan) {
+    static List<PlannedWork> works(Plan plan) {
         return plan.attempts().stream()
-                .map(a -> new PlanEntry.PlannedWork(a.method(), a.channels(), null, null, null, null, null, null))
+                .map(a -> new PlannedWork(a.method(), a.channels(), null, null, null, null, null, null))
                 .toList();
     }
 }

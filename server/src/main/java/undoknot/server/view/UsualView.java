@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.lang.Nullable;
 import undoknot.advice.SoakRung;
 import undoknot.fluid.FluidKind;
@@ -14,6 +15,7 @@ import undoknot.head.Family;
 import undoknot.plan.PlannedStroke;
 import undoknot.practice.School;
 import undoknot.server.practice.HouseBook;
+import undoknot.server.visit.KeptPlan;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.sitting.Asked;
 import undoknot.sitting.EndPoint;
@@ -161,6 +163,13 @@ public record UsualView(
         return seconds;
     }
 
+    /** As the plan has it, where somebody changed it; otherwise the next rung. */
+    private static int soakBetween(LoggedVisit logged, VisitLog visit) {
+        return Optional.ofNullable(logged.plan())
+                .flatMap(KeptPlan::soakBetweenMinutes)
+                .orElseGet(() -> SoakRung.minutes(Method.FLUSH, visit.affected(), visit));
+    }
+
     static UsualView of(LoggedVisit logged, HouseBook book, VisitLog visit) {
         Family family = logged.family();
         Map<Method, Treatment.Kind> kinds = new EnumMap<>(Method.class);
@@ -175,7 +184,7 @@ public record UsualView(
                 UsualDose.PULSE_ML,
                 UsualDose.PULSES_ML,
                 logged.house().says(School.Dose.LONG_PULSING),
-                SoakRung.minutes(Method.FLUSH, visit.affected(), visit),
+                soakBetween(logged, visit),
                 family.lightFirst(family.channels().stream().map(Channel::code).toList()),
                 book.cycleInkMl().getOrDefault(family.code(), Map.of()),
                 secondsPerMl(logged),

@@ -47,6 +47,7 @@ import undoknot.visit.Waiting;
  * @param noted what was noted of attempts besides, where anything was
  * @param against gates that something was done against, by their stored text
  * @param lots bottles that the attempts drew from
+ * @param plan what somebody changed of its plan; null while it goes by the rules
  */
 public record LoggedVisit(
         Visit visit,
@@ -63,7 +64,8 @@ public record LoggedVisit(
         Map<UUID, Treatment> treatments,
         Map<UUID, Noted> noted,
         Map<String, List<Gate>> against,
-        Map<UUID, FluidLot> lots) {
+        Map<UUID, FluidLot> lots,
+        KeptPlan plan) {
 
     /** The rows of one visit, each kind in the order of time. */
     public record Rows(

@@ -202,7 +202,8 @@ public class VisitLoader {
                         .filter(a -> a.noted != null)
                         .collect(Collectors.toMap(a -> a.id, a -> json.read(a.noted, Noted.class))),
                 against(rows),
-                lotsById);
+                lotsById,
+                visit.plan == null ? null : json.read(visit.plan, KeptPlan.class));
     }
 
     private Map<String, List<Gate>> against(LoggedVisit.Rows rows) {

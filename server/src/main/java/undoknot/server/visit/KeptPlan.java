@@ -1,10 +1,10 @@
-package undoknot.server.plan;
+package undoknot.server.visit;
 
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import undoknot.server.visit.Attempt;
-import undoknot.server.visit.LoggedVisit;
+import java.util.Objects;
+import java.util.Optional;
 import undoknot.treatment.Method;
 
 /**
@@ -13,11 +13,20 @@ import undoknot.treatment.Method;
  * @param at when it was changed
  * @param by who changed it
  */
-record KeptPlan(List<PlanEntry.PlannedWork> works, Instant at, String by) {
+public record KeptPlan(List<PlannedWork> works, Instant at, String by) {
+
+    /** How long the first stroke of its flush is to stand, minutes; empty when it goes by the rules. */
+    public Optional<Integer> soakBetweenMinutes() {
+        return works.stream()
+                .filter(w -> w.method() == Method.FLUSH || w.method() == Method.WARM)
+                .map(PlannedWork::minutes)
+                .filter(Objects::nonNull)
+                .findFirst();
+    }
 
     /** What is left of it: work that was done since then is planned no more. */
-    List<PlanEntry.PlannedWork> left(LoggedVisit logged) {
-        List<PlanEntry.PlannedWork> left = new ArrayList<>(works);
+    public List<PlannedWork> left(LoggedVisit logged) {
+        List<PlannedWork> left = new ArrayList<>(works);
         for (Attempt attempt : logged.attemptsThatStand()) {
             if (attempt.startedAt.isAfter(at)) {
                 var treatment = logged.treatment(attempt);
