@@ -2,6 +2,7 @@ import { Stack } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answer, api } from '../api/http';
 import type { Problem } from '../api/http';
+import type { SignedIn } from '../api/types';
 import { Choice } from '../app/fields';
 import { WriteProblem } from '../app/states';
 import { terms, word } from '../words/words';
@@ -13,9 +14,15 @@ export function UnitsChoice() {
   const { units } = useUnits();
   const keep = useMutation<unknown, Problem, Units>({
     mutationFn: (body) => answer(api.PUT('/api/session/units', { body })),
-    onSuccess: (session) => queries.setQueryData(['session'], session),
+    // Two taps in a row arrive in their order.
+    scope: { id: 'units' },
   });
-  const change = (part: Partial<Units>) => keep.mutate({ ...units, ...part });
+  const change = (part: Partial<Units>) => {
+    // Seen at once, so that the next tap starts from it.
+    const next = { ...units, ...part };
+    queries.setQueryData<SignedIn>(['session'], (session) => session && { ...session, units: next });
+    keep.mutate(next);
+  };
   return (
     <Stack spacing={1}>
       <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>

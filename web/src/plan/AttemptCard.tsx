@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Collapse, Stack, Typography } from '@mui/material';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlannedAttempt } from '../api/types';
 import { percent } from '../diagnosis/judgement';
@@ -14,8 +14,6 @@ interface Props {
   /** Where it is done; absent while it is not its turn. */
   to?: string;
   isOpenAtFirst?: boolean;
-  /** Entries to change it. */
-  children?: ReactNode;
 }
 
 function title(attempt: PlannedAttempt): string {
@@ -44,7 +42,7 @@ function why(attempt: PlannedAttempt): string {
 }
 
 /** One attempt of a plan: what it takes, its steps with every number, and what follows it. */
-export function AttemptCard({ attempt, to, isOpenAtFirst = false, children }: Props) {
+export function AttemptCard({ attempt, to, isOpenAtFirst = false }: Props) {
   const [isOpen, setOpen] = useState(isOpenAtFirst);
   const { say } = useUnits();
   const { bottle } = attempt;
@@ -94,7 +92,6 @@ export function AttemptCard({ attempt, to, isOpenAtFirst = false, children }: Pr
           ))}
         </Alert>
       )}
-      {children}
       <Collapse in={isOpen} unmountOnExit>
         <Box sx={{ mt: 1 }}>
           <PlanSteps steps={attempt.steps} label={`Steps of ${title(attempt)}`} />

@@ -185,7 +185,7 @@ export function PlanEditor({
       {works.map((work, n) => {
         const attempt = shown?.attempts[n];
         const entries = (
-          <Stack spacing={1.5} sx={{ mt: 1.5 }}>
+          <Stack spacing={1.5}>
             <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
               <Button
                 variant="outlined"
@@ -245,14 +245,22 @@ export function PlanEditor({
             />
           </Stack>
         );
-        return attempt ? (
-          <AttemptCard key={n} attempt={attempt}>
-            {entries}
-          </AttemptCard>
-        ) : (
-          <Block key={n} title={`${n + 1}. ${capital(word('method', work.method))}`}>
-            {entries}
-          </Block>
+        // The entries keep their place while what they come to is worked out: nothing typed, nor the cursor, is lost.
+        return (
+          <Box key={n}>
+            {attempt ? (
+              <AttemptCard attempt={attempt} />
+            ) : (
+              <Block title={`${n + 1}. ${capital(word('method', work.method))}`}>Working it out</Block>
+            )}
+            <Box
+              role="group"
+              aria-label={`Change attempt ${n + 1}`}
+              sx={{ bgcolor: 'background.paper', p: { xs: 1.5, md: 2 }, pt: 0 }}
+            >
+              {entries}
+            </Box>
+          </Box>
         );
       })}
       <AddWork

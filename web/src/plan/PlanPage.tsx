@@ -82,7 +82,8 @@ function PlanView({ visit, plan }: { visit: Visit; plan: Plan }) {
 function PlanShown({ visit, plan, mayWrite }: { visit: Visit; plan: Plan; mayWrite: boolean }) {
   const isUnread = visit.checks.length === 0;
   const noPower = visit.head.keptFrom.length > 0;
-  const turn = plan.before.length === 0 ? plan.attempts[0] : undefined;
+  // Who changed the plan wants its first attempt now, whatever the rules would look at before.
+  const turn = plan.before.length === 0 || plan.changedAt ? plan.attempts[0] : undefined;
   const may = turn && !(noPower && visit.usual.forms[turn.method].power) && turn.gates.length === 0;
   return (
     <>
