@@ -58,6 +58,14 @@ public record Odds(double alpha, double beta, Cases cell, Cases family, Cases al
         return (weight * prior + cases.reached()) / (weight + cases.tried());
     }
 
+    /**
+     * The same after so many attempts on the same head that did not suffice: heads differ, and each failure says that this one
+     * is of the harder kind. With many cases on record it hardly counts.
+     */
+    public Odds after(int failures) {
+        return new Odds(alpha, beta + failures, cell, family, all, start);
+    }
+
     public double mean() {
         return alpha / (alpha + beta);
     }

@@ -214,7 +214,9 @@ public record Plan(
             Supplies.Bottle bottle = kind == null || ml == 0
                     ? null
                     : basis.supplies.bottle(kind, ml, outlook.food()).orElse(null);
-            Odds odds = basis.chances.of(leg.method(), leg.channels().get(0), leg.before() + 1);
+            Odds odds = basis.chances
+                    .of(leg.method(), leg.channels().get(0), leg.before() + 1)
+                    .after(number - 1);
             double hands = handsOf(steps);
             double waits = steps.stream().mapToDouble(PlanStep::waitMinutes).sum();
             double fluidCost = bottle == null || bottle.price() == null ? 0 : bottle.price() / bottle.bottleMl() * ml;

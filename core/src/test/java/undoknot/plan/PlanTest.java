@@ -271,6 +271,16 @@ class PlanTest {
                 .doesNotContain(Then.NEXT);
     }
 
+    /** Starting beliefs are worth four cases: cycle 0.20, then flush 1.4 of 5, soak 1.2 of 6; each failure before counts against it. */
+    @Test
+    void what_failed_before_counts_against_the_next() {
+        List<PlannedAttempt> attempts = plan(dried(OPEN, 10)).attempts();
+        assertThat(attempts.get(0).chance().value()).isCloseTo(0.20, within(1e-9));
+        assertThat(attempts.get(1).chance().value()).isCloseTo(1.4 / 5, within(1e-9));
+        assertThat(attempts.get(2).chance().value()).isCloseTo(1.2 / 6, within(1e-9));
+        assertThat(attempts.get(2).reached()).isCloseTo(0.8 * 3.6 / 5, within(1e-9));
+    }
+
     @Test
     void food_heads_are_planned_with_bottles_that_may_serve_them() {
         PlannedAttempt flush = first(plan(dried(OPEN, 10).food()), FLUSH);

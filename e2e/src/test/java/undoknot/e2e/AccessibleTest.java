@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.deque.html.axecore.args.AxeRunOnlyOptions;
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
@@ -56,6 +57,10 @@ class AccessibleTest extends BrowserTest {
                 "/visits/" + open + "/ruleouts",
                 "/visits/" + open + "/causes",
                 "/visits/" + open + "/worth",
+                "/visits/" + open + "/plan",
+                "/sums/SYRINGE",
+                "/sums/OPEN_SHARE",
+                "/sums/TRAY",
                 "/house-rules",
                 "/visits/" + open + "/return",
                 "/visits/" + open + "/history",
@@ -65,7 +70,17 @@ class AccessibleTest extends BrowserTest {
             page.waitForLoadState(LoadState.NETWORKIDLE);
             look(path);
         }
+        lookAtAChangedPlan(open);
         lookAtScans();
+    }
+
+    /** A plan that is changed, with an attempt that goes past a limit. */
+    private void lookAtAChangedPlan(String open) {
+        page.navigate(shop.address + "/visits/" + open + "/plan");
+        button(page, "Change the plan").click();
+        assertThat(page.getByText("it comes to it", new Page.GetByTextOptions()).first())
+                .isVisible();
+        look("a plan being changed");
     }
 
     /** A scan being settled, corners being placed, a coarse reading, a layout being made. */

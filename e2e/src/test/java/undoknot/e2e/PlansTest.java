@@ -5,11 +5,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** Plans, changes them and carries them out; and the sums of the bench by themselves. */
 class PlansTest extends BrowserTest {
@@ -81,8 +80,7 @@ class PlansTest extends BrowserTest {
     void a_two_channel_flush_with_a_soak_is_planned_changed_and_carried_out() {
         visit = takeIn(page, "Plan Press", "Orsel D6", "Gaps in several");
         checkWithGapsInTwo();
-        assertThat(region(page, "What now").getByRole(AriaRole.HEADING).first())
-                .isVisible();
+        assertThat(region(page, "What now").getByRole(AriaRole.HEADING).first()).isVisible();
         page.keyboard().press("l");
         assertThat(heading(page, "Plan")).isVisible();
         assertThat(page.getByRole(
@@ -192,35 +190,37 @@ class PlansTest extends BrowserTest {
         assertThat(page.getByLabel("Limit of the family")).hasValue("40");
     }
 
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "SYRINGE",
-                "STROKE",
-                "VISCOSITY",
-                "OPEN_SHARE",
-                "OPEN_SHARE_BY_FORCE",
-                "SOAK",
-                "TRAY",
-                "LINE",
-                "MIXING",
-                "SYSTEM",
-                "DOSE_COST"
-            })
-    void a_sum_refuses_nonsense_in_place_and_survives_a_reload(String sum) {
-        page.navigate(shop.address + "/sums/" + sum);
-        Locator entry = page.locator("main section input[inputmode=decimal]").last();
-        assertThat(entry).isVisible();
-        entry.fill("-7");
-        assertThat(page.getByText(Pattern.compile("^Enter .* to .*\\.$"))).hasCount(1);
-        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Put right")))
-                .isVisible();
-        page.reload();
-        assertThat(entry).hasValue("-7");
-        assertThat(entry).hasAttribute("aria-invalid", "true");
-        button(page, "Usual values").click();
-        assertThat(entry).hasAttribute("aria-invalid", "false");
-        assertThat(page.locator("main section [role=img]")).isVisible();
+    private static final List<String> SUMS = List.of(
+            "SYRINGE",
+            "STROKE",
+            "VISCOSITY",
+            "OPEN_SHARE",
+            "OPEN_SHARE_BY_FORCE",
+            "SOAK",
+            "TRAY",
+            "LINE",
+            "MIXING",
+            "SYSTEM",
+            "DOSE_COST");
+
+    @Test
+    void every_sum_refuses_nonsense_in_place_and_survives_a_reload() {
+        for (String sum : SUMS) {
+            page.navigate(shop.address + "/sums/" + sum);
+            Locator entry =
+                    page.locator("main section input[inputmode=decimal]").last();
+            assertThat(entry).isVisible();
+            entry.fill("-7");
+            assertThat(page.getByText(Pattern.compile("^Enter .* to .*\\.$"))).hasCount(1);
+            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Put right")))
+                    .isVisible();
+            page.reload();
+            assertThat(entry).hasValue("-7");
+            assertThat(entry).hasAttribute("aria-invalid", "true");
+            button(page, "Usual values").click();
+            assertThat(entry).hasAttribute("aria-invalid", "false");
+            assertThat(page.locator("main section [role=img]")).isVisible();
+        }
     }
 
     /** Before anything is agreed: hands, waits, fluid, cost and chance stand under what was told. */
