@@ -23,6 +23,8 @@ interface TypedWork {
   minutes: string;
   temperatureC: string;
   suctionKpa: string;
+  syringe: string;
+  force: string;
 }
 
 type Field = 'ml' | 'seconds' | 'minutes' | 'temperatureC' | 'suctionKpa';
@@ -81,6 +83,8 @@ export function PlanEditor({
     minutes: text('minutes', work.minutes),
     temperatureC: text('temperatureC', work.temperatureC),
     suctionKpa: text('suctionKpa', work.suctionKpa),
+    syringe: work.syringe ?? '',
+    force: work.force ?? '',
   }));
   const draft = useDraft<TypedWork[]>(`plan-${visit.id}`);
   const [own, setOwn] = useState<TypedWork[]>();
@@ -109,6 +113,8 @@ export function PlanEditor({
       minutes: si('minutes', work.minutes),
       temperatureC: si('temperatureC', work.temperatureC),
       suctionKpa: si('suctionKpa', work.suctionKpa),
+      syringe: (work.syringe || undefined) as PlanWork['syringe'],
+      force: (work.force || undefined) as PlanWork['force'],
     })),
   };
   const preview = useQuery({
@@ -234,6 +240,22 @@ export function PlanEditor({
                   }}
                 />
               ))}
+              {PUSHED.includes(work.method) && (
+                <>
+                  <Named
+                    label="Syringe"
+                    table="syringe"
+                    value={work.syringe}
+                    choose={(syringe) => at(n, { syringe })}
+                  />
+                  <Named
+                    label="Thumb"
+                    table="thumb"
+                    value={work.force}
+                    choose={(force) => at(n, { force })}
+                  />
+                </>
+              )}
             </Box>
             <Choice
               label={`Channels of attempt ${n + 1}`}
@@ -276,11 +298,45 @@ export function PlanEditor({
               minutes: '',
               temperatureC: '',
               suctionKpa: '',
+              syringe: '',
+              force: '',
             },
           ])
         }
       />
     </>
+  );
+}
+
+/** One of few by name, or none: then it goes by the rules. */
+function Named({
+  label,
+  table,
+  value,
+  choose,
+}: {
+  label: string;
+  table: 'syringe' | 'thumb';
+  value: string;
+  choose: (value: string) => void;
+}) {
+  return (
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={(event) => choose(event.target.value)}
+      helperText="empty: by the rules"
+    >
+      <MenuItem value="" sx={{ minHeight: 48 }}>
+        by the rules
+      </MenuItem>
+      {terms(table).map((term) => (
+        <MenuItem key={term} value={term} sx={{ minHeight: 48 }}>
+          {word(table, term)}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

@@ -52,6 +52,9 @@ final class AdviceContext {
     /** Channels with nozzles out, worst first. */
     final List<String> affected;
 
+    /** Channels that fail by their bent dashes alone. */
+    final Set<String> bentAlone;
+
     /** Readings like the last one, pair by pair. */
     final List<Round> rounds;
 
@@ -65,6 +68,7 @@ final class AdviceContext {
         this.house = terms.house();
         this.found = CurrentFindings.of(visit);
         this.affected = visit.affected();
+        this.bentAlone = visit.bentAlone();
         this.rounds = visit.roundsLikeLast();
         this.verdicts = VisitLog.verdicts(rounds);
         bars.addAll(BarredByFinding.of(found));

@@ -27,17 +27,25 @@ final class DriveGroups {
     /** Channels whose gaps keep to drive groups and have not moved over two rounds. */
     final List<String> channels;
 
+    /** Worked out once: it is asked for every cause of every channel. */
+    private final List<String> withBorder;
+
     DriveGroups(AdviceContext context) {
         this.context = context;
         this.unchanged = UnchangedRounds.of(
                 context.rounds.stream().filter(Round::isOfMaps).toList());
-        this.channels = withBorder().stream()
+        this.withBorder = bordered();
+        this.channels = withBorder.stream()
                 .filter(code -> unchanged.getOrDefault(code, 0) >= UnchangedRounds.ENOUGH)
                 .toList();
     }
 
     /** Affected channels whose outage fills drive groups, or whose dashes change strength at a border of them. */
     List<String> withBorder() {
+        return withBorder;
+    }
+
+    private List<String> bordered() {
         NozzleMap map = context.visit.completedMap().orElse(null);
         return map == null
                 ? List.of()

@@ -162,7 +162,7 @@ final class Recovery {
 
     /** Causes that are ground for work in a channel, in the order in which they are seen to. */
     private List<Likely> grounds(String channel) {
-        boolean bentAlone = context.visit.isBentAlone(channel);
+        boolean bentAlone = context.bentAlone.contains(channel);
         List<Likely> grounds = context.ranking.in(channel).stream()
                 .filter(likely -> isGround(likely, channel) && (!bentAlone || bends(likely.cause())))
                 .toList();

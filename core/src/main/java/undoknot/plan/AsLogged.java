@@ -77,7 +77,16 @@ final class AsLogged {
                                         outlook.viscosityPaS(celsius))
                                 .seconds()))
                         : null;
-                strokes.add(new Stroke(null, null, code, millilitres(ml), seconds, Seen.NOTHING, null, null, suction));
+                strokes.add(new Stroke(
+                        null,
+                        null,
+                        code,
+                        millilitres(ml),
+                        seconds,
+                        Seen.NOTHING,
+                        pushed ? dose.syringe() : null,
+                        pushed ? dose.force() : null,
+                        suction));
             }
         }
         return strokes;

@@ -1,6 +1,7 @@
 package undoknot.plan;
 
 import java.util.Map;
+import undoknot.flow.Syringe;
 import undoknot.treatment.UsualDose;
 
 /**
@@ -12,11 +13,20 @@ import undoknot.treatment.UsualDose;
  * @param minutes of the soak or wait
  * @param temperatureC of the fluid, °C
  * @param suctionKpa greatest suction, kPa
+ * @param syringe that somebody wants to take
+ * @param force with which it is to be pushed
  */
 public record Dose(
-        Double ml, Map<String, Double> mlAt, Integer seconds, Integer minutes, Double temperatureC, Double suctionKpa) {
+        Double ml,
+        Map<String, Double> mlAt,
+        Integer seconds,
+        Integer minutes,
+        Double temperatureC,
+        Double suctionKpa,
+        Syringe syringe,
+        Syringe.Thumb force) {
 
-    public static final Dose USUAL = new Dose(null, Map.of(), null, null, null, null);
+    public static final Dose USUAL = new Dose(null, Map.of(), null, null, null, null, null, null);
 
     public Dose {
         mlAt = mlAt == null ? Map.of() : Map.copyOf(mlAt);

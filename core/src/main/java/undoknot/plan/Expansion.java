@@ -388,7 +388,7 @@ final class Expansion {
             double each = doing == Doing.SECOND_STROKE ? ml : dose.ml(code, ml);
             PlannedStroke stroke = PlannedStroke.of(
                     outlook.family(), channel, outlook.open().get(code), each, outlook.viscosityPaS(celsius));
-            numbers.addAll(stroke.sums());
+            numbers.addAll(stroke.sums(dose.syringe()));
             held += stroke.syringe() == null ? 0 : times * stroke.seconds();
             // A raised reservoir presses without a hand.
             alone += stroke.syringe() == null ? times * stroke.seconds() : 0;

@@ -5,7 +5,9 @@ import static undoknot.flow.Sum.given;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import undoknot.advice.Course;
@@ -17,6 +19,7 @@ import undoknot.flow.Formula;
 import undoknot.flow.Sum;
 import undoknot.flow.Term;
 import undoknot.fluid.FluidKind;
+import undoknot.head.Channel;
 import undoknot.observation.Look;
 import undoknot.outcome.Odds;
 import undoknot.sitting.Part;
@@ -50,6 +53,9 @@ public record Plan(
         boolean isChosen) {
 
     private static final double MINUTES_PER_HOUR = 60;
+
+    /** An attempt that is reached less often than this. */
+    private static final double HARDLY = 0.05;
 
     public Plan {
         before = List.copyOf(before);
@@ -118,6 +124,9 @@ public record Plan(
         private final boolean isChosen;
         private final Set<BarredWork> bars;
         private Outlook outlook;
+        /** Cycles of each channel since hands last worked on it. */
+        private final Map<String, Integer> cycles = new HashMap<>();
+
         private int strong;
         private boolean sawWaste;
         private double reached = 1;
@@ -130,6 +139,11 @@ public record Plan(
             this.bars = EnumSet.noneOf(BarredWork.class);
             this.bars.addAll(BarredByFinding.of(CurrentFindings.of(visit)));
             this.sawWaste = Surroundings.sawWasteStore(visit);
+            visit.family().channels().stream()
+                    .map(Channel::code)
+                    .forEach(code -> cycles.put(
+                            code,
+                            visit.isWorkedByHand(code) ? visit.cyclesSinceHands(code) : visit.cleaningCycles(code)));
             this.strong = visit.times(Method.CYCLE_STRONG);
         }
 
@@ -161,6 +175,11 @@ public record Plan(
             return attempts;
         }
 
+        /** How sure the chance is hardly matters where it hardly comes to it; and it takes long to work out. */
+        private static boolean isReached(PlannedAttempt attempt) {
+            return attempt.reached() >= HARDLY;
+        }
+
         private static List<Forecast.Turn> turns(List<PlannedAttempt> attempts) {
             return attempts.stream()
                     .map(a -> new Forecast.Turn(
@@ -169,8 +188,8 @@ public record Plan(
                             a.fluid().value(),
                             a.cost().value(),
                             a.chance().value(),
-                            a.low(),
-                            a.high()))
+                            isReached(a) ? a.low() : a.chance().value(),
+                            isReached(a) ? a.high() : a.chance().value()))
                     .toList();
         }
 
@@ -184,6 +203,9 @@ public record Plan(
 
         private void carryOver(Leg leg) {
             outlook = outlook.at(Site.IN_CARRIAGE);
+            boolean settles = leg.method().settles();
+            int run = leg.method() == Method.CYCLE || leg.method() == Method.CYCLE_STRONG ? 1 : 0;
+            leg.channels().forEach(code -> cycles.compute(code, (c, n) -> settles ? n + run : 0));
             strong += leg.method() == Method.CYCLE_STRONG ? 1 : 0;
             boolean mends = leg.method() == Method.STATION
                     || leg.method() == Method.CARTRIDGE
@@ -253,9 +275,7 @@ public record Plan(
                             odds.mean(),
                             given(Term.CHANCE, odds.start()),
                             given(Term.STEPS, odds.cases())),
-                    odds.low(),
-                    odds.high(),
-                    odds.cases(),
+                    odds,
                     reached,
                     isChosen && leg.cause() == null);
         }
@@ -306,18 +326,15 @@ public record Plan(
         }
 
         private List<Gate> gates(Leg leg, Treatment treatment, FluidKind kind, Supplies.Bottle bottle) {
-            boolean worked = leg.channels().stream().anyMatch(visit::isWorkedByHand) || leg.before() > 0;
-            int cycles = worked
-                    ? 0
-                    : leg.channels().stream()
-                            .mapToInt(visit::cleaningCycles)
-                            .max()
-                            .orElse(0);
+            int before = leg.channels().stream()
+                    .mapToInt(code -> cycles.getOrDefault(code, 0))
+                    .max()
+                    .orElse(0);
             Gates.HeadState now = new Gates.HeadState(
                     outlook.food(),
                     treatedAt(leg) == Site.IN_CARRIAGE ? Site.IN_CARRIAGE : outlook.site(),
                     Set.of(),
-                    cycles,
+                    before,
                     strong,
                     true,
                     bars,

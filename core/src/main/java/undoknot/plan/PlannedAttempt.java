@@ -5,6 +5,7 @@ import java.util.Objects;
 import undoknot.advice.WorkStyle;
 import undoknot.diagnosis.Cause;
 import undoknot.flow.Sum;
+import undoknot.outcome.Odds;
 import undoknot.practice.HouseQuestion;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
@@ -28,9 +29,7 @@ import undoknot.treatment.Treatment;
  * @param waste mL
  * @param cost hands, fluid and parts
  * @param chance that it suffices
- * @param low lower end of its 80 % interval
- * @param high upper end of its 80 % interval
- * @param cases on record behind the chance
+ * @param odds behind the chance
  * @param reached chance that it comes to this attempt at all
  * @param added whether somebody put it into the plan
  */
@@ -56,9 +55,7 @@ public record PlannedAttempt(
         Sum waste,
         Sum cost,
         Sum chance,
-        double low,
-        double high,
-        int cases,
+        Odds odds,
         double reached,
         boolean added) {
 
@@ -96,11 +93,24 @@ public record PlannedAttempt(
                 waste,
                 cost,
                 chance,
-                low,
-                high,
-                cases,
+                odds,
                 reached,
                 added);
+    }
+
+    /** Lower end of the 80 % interval of the chance. */
+    public double low() {
+        return odds.low();
+    }
+
+    /** Upper end of the 80 % interval of the chance. */
+    public double high() {
+        return odds.high();
+    }
+
+    /** Cases on record behind the chance. */
+    public int cases() {
+        return odds.cases();
     }
 
     /** Whether nothing stands in its way, but for what a lead consents to. */

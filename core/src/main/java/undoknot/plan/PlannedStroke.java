@@ -90,8 +90,12 @@ public record PlannedStroke(
         return through.pressureKpa(volumeMl / seconds);
     }
 
-    /** Its seconds, and the force or height that keeps within the limit. */
-    List<Sum> sums() {
+    /**
+     * Its seconds, and the force or height that keeps within the limit.
+     *
+     * @param chosen syringe that somebody wants to take; null for the one that is planned
+     */
+    List<Sum> sums(Syringe chosen) {
         List<Sum> sums = new ArrayList<>();
         sums.add(Sum.of(Formula.USUAL_DOSE, volumeMl).of(channel));
         sums.add(Sum.of(
@@ -104,10 +108,13 @@ public record PlannedStroke(
                         given(Term.PLATE, through.plateUm()),
                         given(Term.VISCOSITY, through.viscosityPaS() * MILLI))
                 .of(channel));
-        sums.add(
-                syringe == null
-                        ? SyringeSums.reservoir(limitKpa).of(channel)
-                        : SyringeSums.greatestForce(syringe, limitKpa).of(syringe.name()));
+        Syringe hand = chosen == null ? syringe : chosen;
+        if (hand == null) {
+            // The gentlest syringe there is, for whoever has no reservoir at hand.
+            sums.add(SyringeSums.reservoir(limitKpa).of(channel));
+            hand = Syringe.ML_60;
+        }
+        sums.add(SyringeSums.greatestForce(hand, limitKpa).of(hand.name()));
         return sums;
     }
 }

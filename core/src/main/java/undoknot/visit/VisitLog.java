@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -336,15 +337,18 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
                 .isPresent();
     }
 
-    /** Whether a channel fails by its bent dashes alone. */
-    public boolean isBentAlone(String channel) {
+    /** Channels that fail by their bent dashes alone, if they fail. */
+    public Set<String> bentAlone() {
         if (lastCheck().map(Checked::coarse).isPresent()) {
-            return false;
+            return Set.of();
         }
-        return completedMap()
-                .map(map -> acceptance(map).channels().get(channel))
-                .filter(c -> c.out() <= c.allowedOut() && c.weak() <= c.allowedWeak() && !c.densityStep())
-                .isPresent();
+        return completedMap().stream()
+                .flatMap(map -> acceptance(map).channels().entrySet().stream())
+                .filter(e -> e.getValue().out() <= e.getValue().allowedOut()
+                        && e.getValue().weak() <= e.getValue().allowedWeak()
+                        && !e.getValue().densityStep())
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
     }
 
     private List<String> affectedByMap() {

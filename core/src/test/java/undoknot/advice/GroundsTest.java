@@ -52,7 +52,7 @@ class GroundsTest {
                 .found(INK_THERE, "C")
                 .found(SEAT_SOUND, "C")
                 .found(DROPS_THROUGH, "C");
-        assertThat(visit.visit().isBentAlone("C")).isTrue();
+        assertThat(visit.visit().bentAlone()).contains("C");
         assertThat(all(visit))
                 .filteredOn(a -> a.act() == Act.WORK)
                 .extracting(Advice::method)

@@ -55,7 +55,7 @@ class SavePerMinuteTest {
                 .containsExactly(Cause.DRIED_INK, Cause.ELECTRICAL, Cause.AIR, Cause.CARTRIDGE_FAULT);
         List<Likely> two = List.of(likely(Cause.AIR, 0.20), likely(Cause.CARTRIDGE_FAULT, 0.16));
         assertThat(SavePerMinute.alike(two.get(0), two)).containsExactly(Cause.CARTRIDGE_FAULT);
-        assertThat(SavePerMinute.alike(likely(Cause.AIR, 0.21), two)).isEmpty();
+        assertThat(SavePerMinute.alike(likely(Cause.AIR, 0.22), two)).isEmpty();
     }
 
     /** The rungs that are left by what was soaked, in the visit or in the plan before it. */

@@ -117,7 +117,7 @@ record PlanView(
     /** A plan by the rules, as it would be sent back. */
     static List<PlannedWork> works(Plan plan) {
         return plan.attempts().stream()
-                .map(a -> new PlannedWork(a.method(), a.channels(), null, null, null, null, null, null))
+                .map(a -> new PlannedWork(a.method(), a.channels(), null, null, null, null, null, null, null, null))
                 .toList();
     }
 }

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
 import org.springframework.lang.Nullable;
+import undoknot.flow.Syringe;
 import undoknot.plan.Dose;
 import undoknot.plan.Plan;
 import undoknot.treatment.Method;
@@ -53,11 +54,15 @@ public record PlannedWork(
         @Nullable
         @DecimalMin(value = "1", message = "Enter 1 to 500 kPa.")
         @DecimalMax(value = "500", message = "Enter 1 to 500 kPa.")
-        Double suctionKpa) {
+        Double suctionKpa,
+
+        @Nullable Syringe syringe,
+        @Nullable Syringe.Thumb force) {
 
     private static final String DOSE = "Enter a dose of 0.05 to 500 mL.";
 
     public Plan.Chosen chosen() {
-        return new Plan.Chosen(method, channels, new Dose(ml, mlAt, seconds, minutes, temperatureC, suctionKpa));
+        return new Plan.Chosen(
+                method, channels, new Dose(ml, mlAt, seconds, minutes, temperatureC, suctionKpa, syringe, force));
     }
 }
