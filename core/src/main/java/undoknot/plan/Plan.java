@@ -15,6 +15,7 @@ import undoknot.advice.Course.Leg;
 import undoknot.advice.Judgement;
 import undoknot.advice.Ladder;
 import undoknot.advice.Terms;
+import undoknot.diagnosis.Cause;
 import undoknot.flow.Formula;
 import undoknot.flow.Sum;
 import undoknot.flow.Term;
@@ -326,10 +327,13 @@ public record Plan(
         }
 
         private List<Gate> gates(Leg leg, Treatment treatment, FluidKind kind, Supplies.Bottle bottle) {
-            int before = leg.channels().stream()
-                    .mapToInt(code -> cycles.getOrDefault(code, 0))
-                    .max()
-                    .orElse(0);
+            // The cycle that shows whether a drive group is dead is its own, beside the three (handbook 13, rule 6).
+            int before = leg.cause() == Cause.ELECTRICAL
+                    ? 0
+                    : leg.channels().stream()
+                            .mapToInt(code -> cycles.getOrDefault(code, 0))
+                            .max()
+                            .orElse(0);
             Gates.HeadState now = new Gates.HeadState(
                     outlook.food(),
                     treatedAt(leg) == Site.IN_CARRIAGE ? Site.IN_CARRIAGE : outlook.site(),

@@ -5,13 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.advice.Advice;
 import undoknot.advice.Judgement;
 import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
@@ -22,6 +28,7 @@ import undoknot.fluid.FluidKind;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
 import undoknot.nozzle.NozzleMap;
+import undoknot.plan.Branch;
 import undoknot.plan.Chances;
 import undoknot.plan.Doing;
 import undoknot.plan.Plan;
@@ -117,6 +124,37 @@ class PlanOfStandInTest {
         assertThat(attempt.chance().value()).as(at).isBetween(attempt.low(), attempt.high());
     }
 
+    static Stream<Arguments> heads() {
+        return StarterFamilies.ALL.stream()
+                .flatMap(family ->
+                        Arrays.stream(Cause.values()).map(cause -> Arguments.of(family.code(), family, cause)));
+    }
+
+    /** Where the visit does not end at once, there is something to do, and the first of it is what is advised next. */
+    @ParameterizedTest(name = "{0} {2}")
+    @MethodSource("heads")
+    void every_construction_has_a_plan_for_every_cause(String code, Family family, Cause cause) {
+        String channel = family.channels().get(1).code();
+        StandInBench bench =
+                new StandInBench(family, List.of(new Fault(cause, Severity.FIRM, channel)), SEED, Noise.USUAL);
+        bench.check();
+        bench.cycleAndCheck();
+        bench.lookWhereTold(4);
+        Judgement judgement = bench.judge();
+        Plan plan = plan(bench.visit(), Terms.DEFAULT);
+        Advice next = judgement.advice().next();
+        boolean goesOn = next != null && next.act() == Advice.Act.WORK;
+        if (goesOn) {
+            assertThat(plan.attempts()).isNotEmpty();
+            assertThat(plan.attempts().get(0).method()).isEqualTo(next.method());
+        }
+        plan.attempts().forEach(attempt -> unfolds(attempt, code + " " + cause + " " + attempt.method()));
+        assertThat(plan.attempts())
+                .allSatisfy(
+                        a -> assertThat(a.branches()).extracting(Branch::after).contains(Branch.After.ACCEPTED));
+        assertThat(plan.after()).extracting(PlanStep::doing).contains(Doing.CHECK);
+    }
+
     /** The same minutes by another count: those that the ranking of works by minutes of hands reckons with. */
     @Test
     void the_steps_of_an_attempt_take_about_what_the_method_is_known_to_take() {
@@ -167,7 +205,7 @@ class PlanOfStandInTest {
     }
 
     private static Supplies shelf() {
-        List<Supplies.Bottle> bottles = java.util.Arrays.stream(FluidKind.values())
+        List<Supplies.Bottle> bottles = Arrays.stream(FluidKind.values())
                 .map(kind -> new Supplies.Bottle(
                         kind.name(),
                         kind.name(),
