@@ -92,7 +92,7 @@ function SharePicture({ sums }: { sums: BenchNumber[] }) {
           x={x(share)}
           y="60"
           textAnchor="middle"
-          fontSize="14"
+          fontSize="16"
           fill={vars.palette.text.primary}
         >
           {100 * share} %
@@ -117,7 +117,7 @@ function TrayPicture({ sums }: { sums: BenchNumber[] }) {
   const mark = (mm: number, text: string) => (
     <>
       <line x1="70" x2="270" y1={y(mm)} y2={y(mm)} stroke={ink} strokeDasharray="4 4" />
-      <text x="296" y={y(mm) + 5} fontSize="14" fill={ink}>
+      <text x="296" y={y(mm) + 5} fontSize="16" fill={ink}>
         {text} {say(mm, 'MM')}
       </text>
     </>

@@ -8,7 +8,7 @@ import { word } from '../words/words';
 const HEIGHT = 200;
 const THREAD_Y = 140;
 const DONE_Y = 40;
-const LEAST = 88;
+const LEAST = 96;
 const PICTURED = 8;
 
 /** A wait of a night must not hide a quarter of an hour of hands: lengths grow with the root of the minutes. */
@@ -45,7 +45,7 @@ export function PlanPicture({ plan }: { plan: Plan }) {
         width={Math.max(width, 640)}
         height={HEIGHT}
         viewBox={`0 0 ${Math.max(width, 640)} ${HEIGHT}`}
-        fontSize="14"
+        fontSize="16"
         fill={ink}
       >
         <line
@@ -91,7 +91,7 @@ export function PlanPicture({ plan }: { plan: Plan }) {
                 stroke={vars.palette.primary.main}
                 strokeWidth={thick(out)}
               />
-              <text x={next + 12} y={(THREAD_Y + DONE_Y) / 2 + 4}>
+              <text x={next + 18} y={(THREAD_Y + DONE_Y) / 2 + 14}>
                 {percent(attempt.chance.value)}
               </text>
               <circle

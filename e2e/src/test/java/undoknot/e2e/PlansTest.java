@@ -121,6 +121,21 @@ class PlansTest extends BrowserTest {
                 .click();
         assertThat(group(page, "Soak between strokes").getByRole(AriaRole.TIMER))
                 .containsText(Pattern.compile("2[45]:\\d\\d"));
+        group(page, "Soak between strokes").getByText("End now").click();
+        for (int n = 1; n <= 2; n++) {
+            assertThat(button(page, "Given, not timed")).isEnabled();
+            assertThat(page.getByLabel("Dose")).hasValue("1");
+            page.keyboard().press("g");
+            assertThat(page.getByText(Pattern.compile("; " + (6 + n) + " mL so far")))
+                    .isVisible();
+            if (n == 1) {
+                button(page, "Here").click();
+            }
+        }
+        button(page, "Stop here").click();
+        page.waitForURL(shop.address + "/visits/" + visit);
+        open("/plan");
+        assertThat(flush).hasCount(0);
     }
 
     @Test
