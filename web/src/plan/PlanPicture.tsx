@@ -30,7 +30,7 @@ export function PlanPicture({ plan }: { plan: Plan }) {
   }));
   const starts = spans.map((_, i) => 20 + spans.slice(0, i).reduce((sum, s) => sum + s.width, 0));
   const end = 20 + spans.reduce((sum, s) => sum + s.width, 0);
-  const width = end + 60;
+  const width = end + 100;
   const thick = (share: number) => 2 + 10 * share;
   const ink = vars.palette.text.primary;
   const said = attempts.map(
