@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { answer, api, type Problem } from '../api/http';
+import type { Intake } from '../api/types';
 import { Block } from '../app/Page';
 import { readNumber } from '../app/fields';
 import { percent } from '../diagnosis/judgement';
@@ -11,11 +12,6 @@ import { toIntake, type IntakeForm } from '../visit/intakeForm';
 import { word } from '../words/words';
 import { ForecastRow } from './ForecastRow';
 
-/** Only what is a whole number goes out; the form says by itself what is not. */
-function whole(value: unknown): number | undefined {
-  return typeof value === 'number' && Number.isInteger(value) ? value : undefined;
-}
-
 /** What the visit is likely to cost and take, from what was told so far, before anything is agreed. */
 export function TakeInEstimate() {
   const { control } = useFormContext<IntakeForm>();
@@ -23,22 +19,10 @@ export function TakeInEstimate() {
   const told = useDeferredValue(form);
   const { say } = useUnits();
   const intake = toIntake(told);
-  const body = {
-    familyCode: intake.familyCode,
-    symptoms: intake.symptoms,
-    ports: intake.ports.filter((port) => port.chemistry),
-    idleDays: whole(intake.idleDays),
-    climate: intake.climate,
-    mainsPower: intake.mainsPower,
-    inkAgeMonths: whole(intake.inkAgeMonths),
-    refills: whole(intake.refills),
-    setupCartridges: intake.setupCartridges,
-    leftOut: intake.leftOut,
-    printedEmpty: intake.printedEmpty,
-    damperAgeMonths: whole(intake.damperAgeMonths),
-    dampersCleaned: whole(intake.dampersCleaned),
-    cyclesBefore: whole(intake.cyclesBefore),
-  };
+  // What is no number yet is left out; the form says so by itself.
+  const body = JSON.parse(
+    JSON.stringify({ ...intake, ports: intake.ports.filter((port) => port.chemistry) }),
+  ) as Intake;
   const mayAsk = Boolean(intake.familyCode) && intake.symptoms.length > 0;
   const estimate = useQuery({
     queryKey: ['estimate', JSON.stringify(body)],

@@ -1,14 +1,9 @@
 package undoknot.server.plan;
 
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotBlank;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.lang.Nullable;
@@ -19,10 +14,7 @@ import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
-import undoknot.head.FoodStanding.Answer;
 import undoknot.nozzle.JobClass;
-import undoknot.observation.Symptom;
-import undoknot.observation.ToldFacts;
 import undoknot.outcome.Outcome;
 import undoknot.plan.Chances;
 import undoknot.plan.Forecast;
@@ -32,7 +24,9 @@ import undoknot.server.head.Families;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.practice.House;
 import undoknot.server.practice.HouseBook;
+import undoknot.server.problem.Refused;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.IntakeFacts;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.Visits;
 import undoknot.visit.HeadNow;
@@ -46,7 +40,6 @@ class EstimateController {
     private static final int LAST = 200;
 
     private static final double HOURS_PER_DAY = 24;
-    private static final String NOT_NEGATIVE = "Enter 0 or more.";
 
     private final Families families;
     private final House house;
@@ -62,56 +55,6 @@ class EstimateController {
         this.maker = maker;
         this.visits = visits;
         this.clock = clock;
-    }
-
-    /** What the form of a take-in holds so far; everything but the family may be absent. */
-    record Told(
-            @NotBlank(message = "Choose a family.") String familyCode,
-
-            @Nullable List<Symptom> symptoms,
-            @Nullable List<Intake.PortInk> ports,
-
-            @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 20000, message = "Enter at most 20000 days.")
-            Integer idleDays,
-
-            @Nullable Intake.Climate climate,
-            @Nullable Answer mainsPower,
-            @Nullable Integer inkAgeMonths,
-            @Nullable Integer refills,
-            @Nullable Answer setupCartridges,
-            @Nullable Answer leftOut,
-            @Nullable Answer printedEmpty,
-            @Nullable Integer damperAgeMonths,
-            @Nullable Integer dampersCleaned,
-            @Nullable Integer cyclesBefore) {
-
-        List<Intake.PortInk> portsOrNone() {
-            return Objects.requireNonNullElse(ports, List.of());
-        }
-
-        ToldFacts facts() {
-            return new ToldFacts(
-                    idleDays,
-                    climate == Intake.Climate.HOT_DRY,
-                    mainsPower == Answer.NO,
-                    inkAgeMonths,
-                    refills,
-                    setupCartridges == Answer.YES,
-                    leftOut == Answer.YES,
-                    printedEmpty == Answer.YES,
-                    damperAgeMonths,
-                    dampersCleaned,
-                    cyclesBefore,
-                    portsOrNone().stream()
-                            .filter(p -> p.chemistry() == InkChemistry.SETTLING_PIGMENT)
-                            .map(Intake.PortInk::channel)
-                            .collect(Collectors.toSet()),
-                    portsOrNone().stream()
-                            .filter(p -> !p.makersOwn())
-                            .map(Intake.PortInk::channel)
-                            .collect(Collectors.toSet()),
-                    Objects.requireNonNullElse(symptoms, List.of()));
-        }
     }
 
     record LikelyCause(Cause cause, int percent) {}
@@ -131,11 +74,15 @@ class EstimateController {
     /** @param channels how many are thought to be affected */
     record Estimate(Forecast forecast, List<LikelyCause> causes, int channels, FamilyRecord record) {}
 
+    /** @param told what the form of a take-in holds so far; everything but the family may be absent */
     @PostMapping("/api/take-in/estimate")
-    Estimate estimate(@Valid @RequestBody Told told) {
+    Estimate estimate(@RequestBody Intake told) {
+        if (told.familyCode() == null || told.familyCode().isBlank()) {
+            throw Refused.entry("familyCode", "MISSING", "Choose a family.");
+        }
         Family family = families.get(told.familyCode(), "familyCode");
         HouseBook book = house.of(house.number() == 0 ? null : house.number());
-        var inks = told.portsOrNone().stream()
+        var inks = IntakeFacts.ports(told).stream()
                 .filter(p -> p.chemistry() != null)
                 .collect(Collectors.toMap(Intake.PortInk::channel, Intake.PortInk::chemistry, (a, b) -> a));
         boolean food = inks.values().stream().anyMatch(InkChemistry::food);
@@ -147,7 +94,7 @@ class EstimateController {
                 maker.supplies(book, family.code()),
                 chances,
                 clock.instant());
-        VisitLog visit = new VisitLog(family, JobClass.GENERAL, told.facts().observations(), List.of(), HeadNow.READY);
+        VisitLog visit = new VisitLog(family, JobClass.GENERAL, IntakeFacts.told(told), List.of(), HeadNow.READY);
         TakeIn takeIn = TakeIn.of(visit, book.priorsFor(family.code()), basis);
         return new Estimate(
                 takeIn.forecast(),

@@ -2,6 +2,7 @@ package undoknot.server.visit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -12,16 +13,21 @@ import undoknot.observation.Sign;
 import undoknot.observation.ToldFacts;
 
 /** What of a take-in speaks for a cause. */
-final class IntakeFacts {
+public final class IntakeFacts {
 
     private IntakeFacts() {}
 
-    static List<Observation> told(Intake intake) {
+    public static List<Observation> told(Intake intake) {
         List<Observation> told = new ArrayList<>(facts(intake).observations());
         if (intake.pouredIn() != null && !intake.pouredIn().isBlank()) {
             told.add(Observation.of(Sign.POURED_IN));
         }
         return told;
+    }
+
+    /** What each port carries, as far as it is told: a take-in that is still being typed has none. */
+    public static List<Intake.PortInk> ports(Intake intake) {
+        return Objects.requireNonNullElse(intake.ports(), List.of());
     }
 
     private static ToldFacts facts(Intake intake) {
@@ -39,13 +45,10 @@ final class IntakeFacts {
                 intake.cyclesBefore(),
                 channels(intake, port -> port.chemistry() == InkChemistry.SETTLING_PIGMENT),
                 channels(intake, port -> !port.makersOwn()),
-                intake.symptoms());
+                Objects.requireNonNullElse(intake.symptoms(), List.of()));
     }
 
     private static Set<String> channels(Intake intake, Predicate<Intake.PortInk> which) {
-        return intake.ports().stream()
-                .filter(which)
-                .map(Intake.PortInk::channel)
-                .collect(Collectors.toSet());
+        return ports(intake).stream().filter(which).map(Intake.PortInk::channel).collect(Collectors.toSet());
     }
 }

@@ -199,6 +199,21 @@ class PlanTest {
         assertThat(hands.path("expected").path("value").asDouble())
                 .isBetween(hands.path("low").asDouble(), hands.path("high").asDouble());
         assertThat(estimate.path("record").path("heads").asInt()).isNotNegative();
+        // What was poured in speaks for a cause here as it does on the visit.
+        JsonNode poured = api.post(
+                        "/api/take-in/estimate",
+                        Map.of(
+                                "familyCode",
+                                "VENNICK-B3",
+                                "idleDays",
+                                35,
+                                "symptoms",
+                                List.of("GAPS_SEVERAL"),
+                                "pouredIn",
+                                "glass cleaner, in May"))
+                .is(200)
+                .body();
+        assertThat(poured.path("causes")).isNotEqualTo(estimate.path("causes"));
         // With nothing but the family it is still reckoned, and without one it is not.
         api.post("/api/take-in/estimate", Map.of("familyCode", "HULVER-W8")).is(200);
         assertThat(api.post("/api/take-in/estimate", Map.of("idleDays", 3))
