@@ -21,7 +21,16 @@ export default function PlanPage() {
   const { id = '' } = useParams();
   const visit = useVisit(id);
   const plan = useQuery({
-    queryKey: ['plan', id, visit.data?.version, visit.data?.checks.length, visit.data?.attempts.length],
+    // Whatever was done, found or moved since makes another plan.
+    queryKey: [
+      'plan',
+      id,
+      visit.data?.version,
+      visit.data?.checks.length,
+      visit.data?.attempts.length,
+      visit.data?.judgement.findings.length,
+      visit.data?.head.entries.length,
+    ],
     queryFn: () => answer(api.GET('/api/visits/{visitId}/plan', { params: { path: { visitId: id } } })),
     enabled: visit.data !== undefined,
   });

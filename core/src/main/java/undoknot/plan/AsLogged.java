@@ -40,9 +40,8 @@ final class AsLogged {
                         channels,
                         millilitres(dose.ml(UsualDose.BATH.volumeMl())),
                         UsualDose.BATH.levelMm(),
-                        Math.min(
-                                dose.temperatureC(UsualDose.BATH.temperatureC()),
-                                dose.temperatureC() == null ? outlook.limits().heatC() : dose.temperatureC()),
+                        dose.temperatureC(Math.min(
+                                UsualDose.BATH.temperatureC(), outlook.limits().heatC())),
                         UsualDose.BATH.bursts(),
                         UsualDose.BATH.burstSeconds());
             case CYCLE -> new Treatment.Cycle(channels, style.strength(), 1);
@@ -69,13 +68,14 @@ final class AsLogged {
             }
             for (double ml : doses) {
                 Double seconds = pushed && ml > 0
-                        ? Double.valueOf(dose.seconds(PlannedStroke.of(
+                        ? Double.valueOf(PlannedStroke.of(
                                         outlook.family(),
                                         channel,
                                         outlook.open().get(code),
                                         ml,
                                         outlook.viscosityPaS(celsius))
-                                .seconds()))
+                                .in(dose.seconds())
+                                .seconds())
                         : null;
                 strokes.add(new Stroke(
                         null,

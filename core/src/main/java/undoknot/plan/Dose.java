@@ -40,10 +40,6 @@ public record Dose(
         return mlAt.getOrDefault(channel, usual);
     }
 
-    int seconds(int usual) {
-        return seconds == null ? usual : seconds;
-    }
-
     int minutes(int usual) {
         return minutes == null ? usual : minutes;
     }

@@ -198,14 +198,16 @@ final class Expansion {
     private void bath() {
         takeOut();
         double ml = dose.ml(UsualDose.BATH.volumeMl());
-        double celsius = dose.temperatureC(UsualDose.BATH.temperatureC());
+        // Never warmer than the family bears, unless somebody wants it so: then the gate says it.
+        double celsius = dose.temperatureC(
+                Math.min(UsualDose.BATH.temperatureC(), outlook.limits().heatC()));
         fluid(
                 Doing.BASKET_IN,
                 List.of(),
                 ml,
                 List.of(
                         Sum.of(Formula.USUAL_DOSE, ml),
-                        temperature(Math.min(celsius, outlook.limits().heatC())),
+                        temperature(celsius),
                         Sum.of(Formula.TRAY_GREATEST_LEVEL, UsualDose.BATH.levelMm(), given(Term.FACE_HEIGHT, 0))
                                 .of("FACE")));
         waits(Doing.DEGAS, DEGAS_MINUTES);
@@ -387,7 +389,8 @@ final class Expansion {
             // A dose that somebody chose is the first one's; what follows the soak stays small.
             double each = doing == Doing.SECOND_STROKE ? ml : dose.ml(code, ml);
             PlannedStroke stroke = PlannedStroke.of(
-                    outlook.family(), channel, outlook.open().get(code), each, outlook.viscosityPaS(celsius));
+                            outlook.family(), channel, outlook.open().get(code), each, outlook.viscosityPaS(celsius))
+                    .in(dose.seconds());
             numbers.addAll(stroke.sums(dose.syringe()));
             held += stroke.syringe() == null ? 0 : times * stroke.seconds();
             // A raised reservoir presses without a hand.

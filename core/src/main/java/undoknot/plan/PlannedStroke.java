@@ -85,6 +85,14 @@ public record PlannedStroke(
         return lightly;
     }
 
+    /** The same in the time that somebody wants it to take, s; null for its own. */
+    PlannedStroke in(Integer wanted) {
+        return wanted == null
+                ? this
+                : new PlannedStroke(
+                        channel, volumeMl, wanted, wanted > HELD_SECONDS ? null : syringe, open, limitKpa, through);
+    }
+
     /** Pressure of the stroke through what is open, kPa. */
     public double pressureKpa() {
         return through.pressureKpa(volumeMl / seconds);

@@ -26,6 +26,7 @@ import undoknot.sitting.Part;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
+import undoknot.treatment.Treatment;
 import undoknot.treatment.Treatment.Resistance;
 import undoknot.treatment.Treatment.Strength;
 import undoknot.visit.HeadNow;
@@ -284,6 +285,29 @@ class StepsTest {
         // Each mL takes a third of it.
         assertThat(PlannedStroke.secondsPerMl(dead.visit().family(), cyan(dead), 0))
                 .isCloseTo(seconds / 3, within(seconds / 30));
+    }
+
+    /** What somebody chose is what the step says and what the hands are counted by; 45 s twice, as it would be logged. */
+    @Test
+    void a_chosen_time_and_heat_are_what_the_steps_say() {
+        Dose slow = new Dose(null, Map.of(), 45, null, null, null, null, null);
+        PlannedAttempt flush = plan(dried(OPEN), new Plan.Chosen(FLUSH, List.of("C"), slow))
+                .attempts()
+                .get(0);
+        PlanStep stroke = step(flush, Doing.STROKE);
+        assertThat(number(stroke, Formula.STROKE_SECONDS).value()).isEqualTo(45);
+        assertThat(stroke.handsMinutes()).isCloseTo(2 + 45 / 60.0, within(1e-9));
+        assertThat(((Treatment.Flush) flush.treatment()).strokes())
+                .extracting(s -> s.seconds())
+                .containsExactly(45.0, 45.0);
+        Dose hot = new Dose(null, Map.of(), null, null, 41.0, null, null, null);
+        PlannedAttempt bath = plan(dried(OPEN), new Plan.Chosen(BATH, List.of("C"), hot))
+                .attempts()
+                .get(0);
+        assertThat(number(step(bath, Doing.BASKET_IN), Formula.USUAL_TEMPERATURE)
+                        .value())
+                .isEqualTo(41);
+        assertThat(gates(bath)).containsExactly(Gate.Code.BATH_TOO_HOT);
     }
 
     private static Channel cyan(WrittenVisit bench) {
