@@ -59,6 +59,7 @@ class ArchitectureTest {
             Map.entry("visit", List.of("head", "nozzle", "treatment", "sitting", "observation", "practice")),
             Map.entry("diagnosis", List.of("head", "nozzle", "treatment", "observation", "visit")),
             Map.entry("outcome", List.of("head", "nozzle")),
+            Map.entry("procedure", List.of("head", "outcome", "flow")),
             Map.entry(
                     "advice",
                     List.of(

@@ -98,7 +98,8 @@ public record Advice(
             case CHECK -> true;
             case LOOK -> look.needs() == Look.Needs.POWER;
             case WORK -> method.needsPower();
-            case FINISH, STOP_ELECTRICAL, STOP_MONEY, ASK_CUSTOMER, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> false;
+            case FINISH, STEP, STOP_ELECTRICAL, STOP_MONEY, ASK_CUSTOMER, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE ->
+                false;
         };
     }
 
@@ -140,6 +141,8 @@ public record Advice(
     public enum Rule {
         FIRST_CHECK(0),
         CHECK_AGAIN(0),
+        /** An ink change or a whole-system flush leads the head by steps of its own. */
+        STEPS(0),
         /** Acceptance hangs on nozzles that were not read, or a few gaps only moved. */
         READ_AGAIN(0),
         /** No check can be printed. */
@@ -190,6 +193,8 @@ public record Advice(
         CHECK,
         LOOK,
         WORK,
+        /** The next step of an ink change or a whole-system flush. */
+        STEP,
         FINISH,
         STOP_ELECTRICAL,
         STOP_MONEY,

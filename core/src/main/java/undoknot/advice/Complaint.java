@@ -90,6 +90,9 @@ final class Complaint {
 
     /** Nothing was wrong at the first check and nothing has been done: what brought the head here is still to be found. */
     private Optional<Advice> unexplained() {
+        if (context.told(Sign.TOLD_NO_COMPLAINT)) {
+            return Optional.empty();
+        }
         boolean untouched =
                 context.visit.work().stream().allMatch(w -> w.method().settles());
         return !untouched

@@ -1,6 +1,7 @@
 package undoknot.advice;
 
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import undoknot.diagnosis.Evidence;
 import undoknot.diagnosis.NextLook;
@@ -42,6 +43,13 @@ public record Judgement(
                 looks,
                 Contradiction.in(seen),
                 AdviceRules.of(new AdviceContext(visit, ranking, terms), looks, worthOf));
+    }
+
+    /** The same for a head that an ink change or a whole-system flush leads: no cause and no ladder decides. */
+    public Judgement led(Advice.Act act) {
+        Advice first = Advice.to(Advice.Rule.STEPS, act, null, List.of(), Map.of(), List.of(), List.of(), null);
+        return new Judgement(
+                observations, ranking, looks, contradictions, new Advice.Answer(first, List.of(), null, advice.bars()));
     }
 
     /** Those that do not print as they should; all of them while no print shows which. */

@@ -59,6 +59,8 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
         FIRST_CHECK,
         LOOK,
         TREAT,
+        /** The next step of an ink change or a whole-system flush. */
+        STEP,
         CHECK_AGAIN,
         /** One more attempt would cost more than the customer said to pay. */
         ASK_CUSTOMER,
@@ -186,6 +188,7 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
             case CHECK -> advice.rule() == Rule.FIRST_CHECK ? Action.FIRST_CHECK : Action.CHECK_AGAIN;
             case LOOK -> Action.LOOK;
             case WORK -> Action.TREAT;
+            case STEP -> Action.STEP;
             case ASK_CUSTOMER -> Action.ASK_CUSTOMER;
             case FINISH, STOP_ELECTRICAL, STOP_MONEY, STOP_HOUSE, NOT_RECOVERABLE, ELSEWHERE -> Action.RETURN;
         };

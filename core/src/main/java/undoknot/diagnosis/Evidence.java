@@ -49,7 +49,7 @@ public final class Evidence {
 
     private static void ofLastReading(VisitLog visit, List<Observation> seen) {
         Optional<Checked> last = visit.lastCheck();
-        if (last.isEmpty()) {
+        if (last.isEmpty() || last.get().notTaken()) {
             return;
         }
         if (last.get().notPossible()) {

@@ -48,6 +48,8 @@ public final class Likelihoods {
         TOLD_OVERHEAT            .     .    ++   .    .    -    .    +    .    .    .    .    .
         TOLD_NOT_RECOGNISED      -     -    -    +    -    -    -    -    +++  -    -    -    -
         TOLD_CARRIAGE_STANDS     -     -    -    -    -    -    -    -    .    +    -    -    +++
+        TOLD_IN_CHANNEL          .     .    .    .    .    .    .    .    .    .    .    .    .
+        TOLD_NO_COMPLAINT        .     .    .    .    .    .    .    .    .    .    .    .    .
 
         NO_CHECK                 ---   ---  ---  ---  ---  ---  --   -    ++   -    ---  ---  ++
         ALL_FIRING               ---  --   --   ---  --   ---  +++  ---  --   +++  .    --   --

@@ -1,6 +1,7 @@
 package undoknot.head;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -176,6 +177,13 @@ public record CheckLayout(
 
     public CheckLayout {
         blocks = blocks == null ? List.of() : List.copyOf(blocks);
+    }
+
+    /** The same without the blocks of channels that a printer does not carry. */
+    public CheckLayout having(Collection<String> channels) {
+        List<Block> there =
+                blocks.stream().filter(b -> channels.contains(b.channel())).toList();
+        return there.size() == blocks.size() ? this : new CheckLayout(name, family, widthMm, heightMm, marks, there);
     }
 
     public Optional<Block> block(String channel) {

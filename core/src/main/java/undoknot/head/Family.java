@@ -22,6 +22,7 @@ import java.util.Set;
  * @param plateUm nozzle plate thickness, µm
  * @param freeCarriage ways to free the carriage, most usual first
  * @param ownLimits limits that a lead set for the family, or null for those of its construction
+ * @param machine what its printers share: what comes off, how it is aligned, what a cycle burns
  */
 public record Family(
         String code,
@@ -34,7 +35,36 @@ public record Family(
         double boreUm,
         double plateUm,
         List<String> freeCarriage,
-        Limits ownLimits) {
+        Limits ownLimits,
+        Machine machine) {
+
+    /** A family of whose printers nothing more is known. */
+    public Family(
+            String code,
+            String name,
+            Construction construction,
+            List<Channel> channels,
+            int stairs,
+            int steps,
+            int driveGroups,
+            double boreUm,
+            double plateUm,
+            List<String> freeCarriage,
+            Limits ownLimits) {
+        this(
+                code,
+                name,
+                construction,
+                channels,
+                stairs,
+                steps,
+                driveGroups,
+                boreUm,
+                plateUm,
+                freeCarriage,
+                ownLimits,
+                Machine.UNKNOWN);
+    }
 
     /** A family with the limits of its construction. */
     public Family(
@@ -57,6 +87,8 @@ public record Family(
         Objects.requireNonNull(construction, "construction");
         channels = List.copyOf(channels);
         freeCarriage = List.copyOf(freeCarriage);
+        // Families that were stored before this was known say nothing of it.
+        machine = machine == null ? Machine.UNKNOWN : machine;
         if (channels.isEmpty()) {
             throw new IllegalArgumentException("channels must not be empty");
         }
@@ -84,8 +116,34 @@ public record Family(
     }
 
     public Family withLimits(Limits limits) {
+        return with(channels, limits);
+    }
+
+    /**
+     * The same as a printer has it that carries fewer channels: absent ones are in no map, count or report (handbook 4).
+     *
+     * @param codes channels that are there; an unknown one counts for nothing, and with none at all the family stays whole
+     */
+    public Family having(Collection<String> codes) {
+        List<Channel> there =
+                channels.stream().filter(c -> codes.contains(c.code())).toList();
+        return there.isEmpty() || there.size() == channels.size() ? this : with(there, ownLimits);
+    }
+
+    private Family with(List<Channel> there, Limits limits) {
         return new Family(
-                code, name, construction, channels, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage, limits);
+                code,
+                name,
+                construction,
+                there,
+                stairs,
+                steps,
+                driveGroups,
+                boreUm,
+                plateUm,
+                freeCarriage,
+                limits,
+                machine);
     }
 
     /** Channels in the order in which they are opened: light colours first, so that dark drops never fall into light (handbook 8). */

@@ -135,7 +135,67 @@ public final class StarterFamilies {
                 .map(part ->
                         new Channel(part[0], part[1].replace('-', ' '), part[2], port, stairs * steps, fittingOf(port)))
                 .toList();
-        return new Family(code, name, construction, built, stairs, steps, driveGroups, boreUm, plateUm, freeCarriage);
+        return new Family(
+                code,
+                name,
+                construction,
+                built,
+                stairs,
+                steps,
+                driveGroups,
+                boreUm,
+                plateUm,
+                freeCarriage,
+                null,
+                machine(construction));
+    }
+
+    /** What usually comes off such a machine, how its head is aligned, what its cycles burn. */
+    private static Machine machine(Construction construction) {
+        return switch (construction) {
+            case LAMINATED_PIEZO ->
+                machine(
+                        new Machine.CycleInk(2.0, 4.0, 12.0),
+                        false,
+                        "cover",
+                        "manifold, four screws",
+                        "gasket",
+                        "head",
+                        "ribbon");
+            case DESK_PIEZO ->
+                machine(
+                        new Machine.CycleInk(1.1, 2.0, 6.0),
+                        false,
+                        "cartridges, light first",
+                        "tubes from their guide",
+                        "sub-tanks",
+                        "ribbon cover",
+                        "two screws",
+                        "head",
+                        "ribbon");
+            case THERMAL_BLADDER -> machine(new Machine.CycleInk(1.5, 3.0, 9.0), true, "cartridges", "latch", "head");
+            case THERMAL_OPEN ->
+                machine(new Machine.CycleInk(1.2, 2.5, 8.0), true, "cartridges, light first", "lever", "head", "seals");
+            case METERED_PIEZO ->
+                machine(
+                        new Machine.CycleInk(1.6, 3.2, 9.0),
+                        false,
+                        "top cover",
+                        "head cover, three screws",
+                        "boot of the stem");
+            case WIDE_PIEZO ->
+                machine(
+                        new Machine.CycleInk(5.0, 25.0, 110.0),
+                        false,
+                        "cover",
+                        "line bundle",
+                        "dampers",
+                        "head plate, four screws");
+        };
+    }
+
+    private static Machine machine(Machine.CycleInk ink, boolean recentres, String... parts) {
+        return new Machine(List.of(parts), new Machine.Alignment(4, 1, 9, 5, recentres), ink, "");
     }
 
     private static Channel.Fitting fittingOf(String port) {

@@ -44,6 +44,10 @@ public enum Sign {
     TOLD_OVERHEAT(Kind.TOLD),
     TOLD_NOT_RECOGNISED(Kind.TOLD),
     TOLD_CARRIAGE_STANDS(Kind.TOLD),
+    /** A symptom was told of this channel. */
+    TOLD_IN_CHANNEL(Kind.TOLD),
+    /** It came in for something else than a repair. */
+    TOLD_NO_COMPLAINT(Kind.TOLD),
 
     // One map (handbook 5 and 7).
     NO_CHECK(Kind.MAP),

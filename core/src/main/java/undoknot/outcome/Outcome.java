@@ -9,7 +9,24 @@ public enum Outcome {
     RECOVERED,
     IMPROVED,
     NOT_RECOVERABLE,
-    STOPPED_FOR_COST;
+    STOPPED_FOR_COST,
+    /** Its stream or draw is whole, and no print has shown it: a head that cannot print here (handbook 5). */
+    READY_TO_REFIT,
+    /** Another ink runs in it. */
+    CHANGED_OVER,
+    /** Its system stands full of cleaner. */
+    STORED_CLEAN,
+    /** Its system was flushed and the saved ink runs again. */
+    INK_RETURNED,
+    /** Nothing was wrong with it, or nothing was asked for. */
+    CHECKED,
+    /** An ink change or a flush that was not brought to its end. */
+    LEFT_UNFINISHED;
+
+    /** Whether it claims that a print was accepted. */
+    public boolean saysAccepted() {
+        return this == RECOVERED || this == CHANGED_OVER || this == INK_RETURNED || this == CHECKED;
+    }
 
     /** Why a claimed outcome does not agree with the readings. */
     public enum Doubt {
@@ -22,11 +39,42 @@ public enum Outcome {
         /** Improved is claimed, but no fewer nozzles are out than at first. */
         NOT_FEWER_OUT,
         /** The head is given up although the last check meets acceptance. */
-        ACCEPTED_AFTER_ALL
+        ACCEPTED_AFTER_ALL,
+        /** Ready to refit is claimed, but no stream or draw shows every channel whole. */
+        STREAM_NOT_WHOLE,
+        /** The steps of an ink change or a flush are not all done. */
+        STEPS_OPEN
     }
 
     /**
-     * Holds the claim against the readings. A doubt may be overruled with a reason, which the report shows.
+     * What there is to show for a claim.
+     *
+     * @param verdict acceptance of the last print, by map or by bars; null when there is none
+     * @param firstToLast the last reading against the first of its kind, null when there are not two
+     * @param readyToRefit whether the last reading off the machine shows every channel whole
+     * @param stepsDone whether every step of an ink change or a flush is done
+     */
+    public record Shown(Acceptance.Verdict verdict, Counts firstToLast, boolean readyToRefit, boolean stepsDone) {}
+
+    /** Holds the claim against what there is to show. A doubt may be overruled with a reason, which the report shows. */
+    public Optional<Doubt> doubt(Shown shown) {
+        return switch (this) {
+            case READY_TO_REFIT -> shown.readyToRefit() ? Optional.empty() : Optional.of(Doubt.STREAM_NOT_WHOLE);
+            case STORED_CLEAN -> shown.stepsDone() ? Optional.empty() : Optional.of(Doubt.STEPS_OPEN);
+            case CHANGED_OVER, INK_RETURNED ->
+                shown.stepsDone() ? accepted(shown.verdict()) : Optional.of(Doubt.STEPS_OPEN);
+            case CHECKED -> accepted(shown.verdict());
+            case LEFT_UNFINISHED -> Optional.empty();
+            default -> doubt(shown.verdict(), shown.firstToLast());
+        };
+    }
+
+    private static Optional<Doubt> accepted(Acceptance.Verdict verdict) {
+        return RECOVERED.doubt(verdict, null);
+    }
+
+    /**
+     * Holds the claim against the readings alone.
      *
      * @param verdict acceptance of the last map, null when there is no map
      * @param firstToLast the last map against the first, null when there are not two

@@ -66,6 +66,9 @@ public record Gate(
         FLUID_NOT_WARMED(Weight.REFUSED),
         FLUID_CONTESTED(Weight.NEEDS_LEAD),
         LOT_EXPIRED(Weight.NEEDS_REASON),
+        /** More than an ink change was worked out to need, its reserve included. */
+        OVER_THE_NEED(Weight.NEEDS_LEAD),
+        NO_ROOM_IN_WASTE(Weight.NEEDS_REASON),
         HEAD_IN_HOLD(Weight.REFUSED),
         PAD_UNDER_HEAD(Weight.REFUSED),
         CONTACTS_NOT_LOOKED(Weight.REFUSED),

@@ -70,6 +70,7 @@ public final class Gates {
      * @param wasteLooked whether the waste store was looked at
      * @param barred what findings that still hold make unsafe
      * @param open nozzles by channel that the last map does not show as missing; empty without a map
+     * @param ownCycles whether its cycles belong to an ink change or a whole-system flush, which counts them itself
      */
     public record HeadState(
             boolean foodHead,
@@ -79,7 +80,20 @@ public final class Gates {
             int strongBefore,
             boolean wasteLooked,
             Set<BarredWork> barred,
-            Map<String, Integer> open) {
+            Map<String, Integer> open,
+            boolean ownCycles) {
+
+        public HeadState(
+                boolean foodHead,
+                Site site,
+                Set<NoPower> noPower,
+                int cyclesBefore,
+                int strongBefore,
+                boolean wasteLooked,
+                Set<BarredWork> barred,
+                Map<String, Integer> open) {
+            this(foodHead, site, noPower, cyclesBefore, strongBefore, wasteLooked, barred, open, false);
+        }
 
         /** Dry in its carriage, nothing done and nothing found, but room in the waste store. */
         public static final HeadState READY =
@@ -213,6 +227,23 @@ public final class Gates {
         return gates;
     }
 
+    /** What stands in the way of a bottle by itself: a food head, an expiry. */
+    public static List<Gate> ofFluid(Situation s) {
+        List<Gate> gates = new ArrayList<>();
+        fluid(FluidUse.FLUSH, s, gates);
+        return gates;
+    }
+
+    /** A waste container that has less room than would go in, mL. */
+    public static Gate noRoomInWaste(double roomMl, double ml) {
+        return Code.NO_ROOM_IN_WASTE.at("wasteId", roomMl, ml);
+    }
+
+    /** More through a channel than an ink change was worked out to need at most, mL. */
+    public static Gate overTheNeed(String channel, double mostMl, double ml) {
+        return Code.OVER_THE_NEED.in(channel, "strokes", tenths(mostMl), tenths(ml));
+    }
+
     /** What stands in the way of drops on a port, with a pad touching the face. */
     public static List<Gate> ofDropTest(Situation s) {
         return s.siteOrNow() == Site.IN_CARRIAGE ? List.of() : List.of(Code.REFIT_FIRST.at("kind"));
@@ -332,6 +363,9 @@ public final class Gates {
     }
 
     private static void cycles(Treatment.Cycle cycle, Situation s, List<Gate> gates) {
+        if (s.now().ownCycles()) {
+            return;
+        }
         int all = s.now().cyclesBefore() + cycle.count();
         if (all > CYCLES_BEFORE_HANDS) {
             gates.add(Code.TOO_MANY_CYCLES.at("count", CYCLES_BEFORE_HANDS, all));

@@ -20,8 +20,10 @@ public sealed interface Step {
      * @param map the nozzle map, or null
      * @param coarse a coarser reading, or null
      * @param foreign nozzles at which another channel's ink was seen, by channel; empty when nobody looked for it
+     * @param notTaken that nothing was read although no fault forbids it: the head came alone, or the cartridges are empty
      */
-    record Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign) implements Step {
+    record Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign, boolean notTaken)
+            implements Step {
         public Checked {
             Objects.requireNonNull(id, "id");
             foreign = Map.copyOf(foreign);
@@ -31,8 +33,18 @@ public sealed interface Step {
             this(id, map, coarse, Map.of());
         }
 
+        public Checked(String id, NozzleMap map, CoarseReading coarse, Map<String, Integer> foreign) {
+            this(id, map, coarse, foreign, false);
+        }
+
+        /** A reading that was left out, which says nothing about the head. */
+        public static Checked notTaken(String id) {
+            return new Checked(id, null, null, Map.of(), true);
+        }
+
+        /** Whether a fault keeps it from printing. */
         public boolean notPossible() {
-            return map == null && coarse == null;
+            return map == null && coarse == null && !notTaken;
         }
 
         /** A stream or a pad print: read with the head off the machine, or at least without printing. */

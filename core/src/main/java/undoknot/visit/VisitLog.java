@@ -15,11 +15,14 @@ import undoknot.head.Family;
 import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.CoarseReading;
+import undoknot.nozzle.Comparison;
+import undoknot.nozzle.Counts;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Fact;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 import undoknot.sitting.Asked;
 import undoknot.sitting.Part;
 import undoknot.sitting.PartCount;
@@ -182,6 +185,39 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
         return !seen.isEmpty() && seen.stream().allMatch(CoarseReading.Level::isBest);
     }
 
+    /** The first reading that is like the last one; empty when the last has none before it. */
+    public Optional<Checked> firstLikeLast() {
+        Checked last = lastRead().orElse(null);
+        return last == null
+                ? Optional.empty()
+                : checks().stream().filter(c -> c != last && isLike(c, last)).findFirst();
+    }
+
+    /** The last reading of any kind. */
+    public Optional<Checked> lastRead() {
+        return checks().stream()
+                .filter(c -> c.map() != null || c.coarse() != null)
+                .reduce((a, b) -> b);
+    }
+
+    private static boolean isLike(Checked a, Checked b) {
+        return a.map() != null && b.map() != null
+                || a.coarse() != null
+                        && b.coarse() != null
+                        && a.coarse().kind() == b.coarse().kind();
+    }
+
+    /** The last reading against the first that is like it, by nozzles or by steps of a coarse reading; empty without two. */
+    public Optional<Counts> firstToLast() {
+        return firstLikeLast().map(first -> {
+            Checked last = lastRead().orElseThrow();
+            return first.map() != null
+                    ? Comparison.of(first.map(), last.map()).total()
+                    : CoarseReading.counts(first.coarse(), last.coarse()).values().stream()
+                            .reduce(Counts.NONE, Counts::plus);
+        });
+    }
+
     /** Pairs of maps in order; readings that are not maps are passed over, their work belongs to the round. */
     public List<Round> rounds() {
         return rounds(c -> c.map() != null);
@@ -291,7 +327,7 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
     /** How the last reading stands against what the head prints; null when it shows no print, or none is possible. */
     public Acceptance.Verdict verdict() {
         Checked last = lastCheck().orElse(null);
-        if (last == null || last.notPossible() || last.isOffMachine()) {
+        if (last == null || last.notPossible() || last.notTaken() || last.isOffMachine()) {
             return null;
         }
         if (last.coarse() != null) {
@@ -307,7 +343,7 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
     public List<String> affected() {
         Optional<CoarseReading> coarse = lastCheck().map(Checked::coarse);
         if (coarse.isEmpty()) {
-            return affectedByMap();
+            return isUnread() ? suspected() : affectedByMap();
         }
         List<String> affected = new ArrayList<>(coarse.get().channels().entrySet().stream()
                 .filter(e ->
@@ -323,6 +359,23 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
                         || coarse.get().channels().get(code).level() == null)
                 .forEach(affected::add);
         return affected;
+    }
+
+    /** Whether nothing was read so far, although no fault forbids it. */
+    public boolean isUnread() {
+        return lastCheck().filter(Checked::notTaken).isPresent()
+                && checks().stream().allMatch(Checked::notTaken);
+    }
+
+    /** Channels that a symptom was told of; every channel where none was named. */
+    private List<String> suspected() {
+        List<String> all =
+                family.channels().stream().map(channel -> channel.code()).toList();
+        List<String> named = all.stream()
+                .filter(code ->
+                        told.stream().anyMatch(o -> o.sign() == Sign.TOLD_IN_CHANNEL && code.equals(o.channel())))
+                .toList();
+        return named.isEmpty() ? all : named;
     }
 
     /** Whether a channel prints nothing at all. */

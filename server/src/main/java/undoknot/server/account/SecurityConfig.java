@@ -113,10 +113,12 @@ class SecurityConfig {
                         .requestMatchers(
                                 HttpMethod.POST,
                                 "/api/nozzles/spoken",
+                                "/api/mixtures/sum",
+                                "/api/visits/*/procedure/sum",
                                 "/api/visits/*/attempts/preview",
                                 "/api/visits/*/maps/read")
                         .authenticated()
-                        .requestMatchers(HttpMethod.PUT, "/api/lots/*", "/api/layouts/*")
+                        .requestMatchers(HttpMethod.PUT, "/api/layouts/*", "/api/families/*")
                         .hasRole(Role.LEAD.name())
                         .requestMatchers("/api/**", "/v3/**", "/actuator/**")
                         .hasAnyRole(Role.TECHNICIAN.name(), Role.LEAD.name())

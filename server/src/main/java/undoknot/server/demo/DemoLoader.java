@@ -22,6 +22,8 @@ import undoknot.server.account.AppUsers;
 import undoknot.server.account.DemoAccounts;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.FluidLots;
+import undoknot.server.waste.WasteContainer;
+import undoknot.server.waste.WasteContainers;
 
 /** Fills an empty shop with Lantern Quay Bench: accounts, bottles and heads at every stage. All of it is invented. */
 @Component
@@ -32,6 +34,7 @@ class DemoLoader {
 
     private final AppUsers users;
     private final FluidLots lots;
+    private final WasteContainers containers;
     private final DemoVisits visits;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -40,12 +43,14 @@ class DemoLoader {
     DemoLoader(
             AppUsers users,
             FluidLots lots,
+            WasteContainers containers,
             DemoVisits visits,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${undoknot.demo-password}") String demoPassword) {
         this.users = users;
         this.lots = lots;
+        this.containers = containers;
         this.visits = visits;
         this.passwords = passwords;
         this.clock = clock;
@@ -64,6 +69,13 @@ class DemoLoader {
             users.save(new AppUser(UUID.randomUUID(), account.name(), account.displayName(), hash, account.role()));
         }
         Map<String, FluidLot> shelf = new LinkedHashMap<>();
+        ink(shelf, "inkK", "Quayside black dye", "IK-0311", 250, 164, "14.20");
+        ink(shelf, "inkC", "Quayside cyan dye", "IC-0308", 250, 188, "14.20");
+        ink(shelf, "inkM", "Quayside magenta dye", "IM-0310", 250, 97.5, "14.20");
+        ink(shelf, "inkY", "Quayside yellow dye", "IY-0299", 250, 210, "14.20");
+        ink(shelf, "inkH", "Nightshade hidden-mark ink", "HM-0042", 500, 500, "62.00");
+        containers.save(new WasteContainer(UUID.randomUUID(), "Waste bottle at the bench", BigDecimal.valueOf(1000)));
+        containers.save(new WasteContainer(UUID.randomUUID(), "Small waste bottle", BigDecimal.valueOf(250)));
         bottle(
                 shelf,
                 "head",
@@ -176,6 +188,17 @@ class DemoLoader {
         lots.saveAll(shelf.values());
         LOG.info(
                 "Demo data of Lantern Quay Bench made: {} accounts, {} bottles", DemoAccounts.ALL.size(), shelf.size());
+    }
+
+    private void ink(
+            Map<String, FluidLot> shelf,
+            String key,
+            String name,
+            String lotCode,
+            double bottleMl,
+            double remainingMl,
+            String price) {
+        bottle(shelf, key, name, FluidKind.INK, "Brackwater Works", lotCode, false, 420, bottleMl, remainingMl, price);
     }
 
     private void bottle(

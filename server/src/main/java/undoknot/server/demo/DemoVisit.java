@@ -20,6 +20,7 @@ import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Sign;
 import undoknot.observation.Symptom;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Purpose;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.LotDraw;
 import undoknot.server.visit.Attempt;
@@ -318,6 +319,9 @@ final class DemoVisit {
                 today.plusDays(promisedInDays),
                 priceLimit == null ? BigDecimal.valueOf(140) : priceLimit,
                 "ribbon cable",
-                4);
+                4,
+                Purpose.REPAIR,
+                null,
+                List.of());
     }
 }

@@ -15,17 +15,18 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.nozzle.Acceptance;
 import undoknot.outcome.Outcome;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitViews;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Procedures;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.Visits;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
+import undoknot.visit.VisitLog;
 
 /** Handing a head back: outcome and sign-off. */
 @RestController
@@ -49,6 +50,7 @@ class ReturnController {
     /**
      * @param version version of the visit that was seen
      * @param reason a word to the customer; needed when the readings say otherwise
+     * @param toldWhatBarsHide that the customer was told what bars cannot show; needed when bars alone accept it
      */
     record ReturnEntry(
             long version,
@@ -58,7 +60,9 @@ class ReturnController {
             String reason,
 
             @NotBlank(message = "Sign with your name.") @Size(max = 120, message = "Keep the name to {max} signs.")
-            String signedBy) {}
+            String signedBy,
+
+            @Nullable Boolean toldWhatBarsHide) {}
 
     @PutMapping
     VisitView put(@PathVariable UUID visitId, @Valid @RequestBody ReturnEntry entry) {
@@ -84,13 +88,28 @@ class ReturnController {
                 throw Refused.entry(
                         "outcome", "STILL_IN_WORK", "A soak or a bath of this head still runs. End it first.");
             }
+            if (!logged.purpose().outcomes().contains(entry.outcome())) {
+                throw Refused.entry(
+                        "outcome",
+                        "OTHER_PURPOSE",
+                        "A head that came in for this does not go back so. Choose another.");
+            }
+            VisitLog log = logged.log(clock.instant());
             Optional<Outcome.Doubt> doubt = entry.outcome()
-                    .doubt(
-                            logged.lastMapped()
-                                    .map(logged::acceptance)
-                                    .map(Acceptance::verdict)
-                                    .orElse(null),
-                            logged.firstToLast().orElse(null));
+                    .doubt(new Outcome.Shown(
+                            log.verdict(),
+                            log.firstToLast().orElse(null),
+                            log.isReadyToRefit(),
+                            Procedures.isOver(logged)));
+            boolean byBars = doubt.isEmpty()
+                    && entry.outcome().saysAccepted()
+                    && log.lastCheck().filter(c -> c.coarse() != null).isPresent();
+            if (byBars && !Boolean.TRUE.equals(entry.toldWhatBarsHide())) {
+                throw Refused.entry(
+                        "toldWhatBarsHide",
+                        "BARS",
+                        "Bars do not show single gaps. Tell the customer so, and tick that you did.");
+            }
             if (!logged.headNow(clock.instant()).mayHavePower() && reason.isEmpty()) {
                 throw Refused.entry(
                         "reason",
@@ -117,6 +136,9 @@ class ReturnController {
             case NO_MAP -> "There is no nozzle map to show for it. Record a check, or say why not.";
             case NOT_FEWER_OUT -> "No fewer nozzles are out than at first. Say what has improved.";
             case ACCEPTED_AFTER_ALL -> "The last check meets acceptance. Say why the head is given up.";
+            case STREAM_NOT_WHOLE ->
+                "No reading off the machine shows every channel whole. Read the stream, or say why it goes back so.";
+            case STEPS_OPEN -> "Not every step is done. Finish them, or say what was left out and why.";
         };
     }
 }

@@ -41,6 +41,13 @@ public class FluidLot {
     /** How thick it is against water; null while nobody knows. */
     public BigDecimal viscosityFactor;
 
+    /** The day it was mixed here; null for one that was bought. */
+    public LocalDate madeOn;
+
+    /** Parts it was mixed from, as JSON; null for one that was bought. */
+    @jakarta.persistence.Column(columnDefinition = "longtext")
+    public String mixedFrom;
+
     protected FluidLot() {}
 
     public FluidLot(UUID id) {

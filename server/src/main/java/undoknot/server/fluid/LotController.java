@@ -10,6 +10,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,11 +19,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.fluid.FluidKind;
+import undoknot.server.account.Role;
+import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
-/** The shelf: bottles with their lots. A lead puts new ones there. */
+/** The shelf: bottles with their lots. A technician opens a new one; a lead corrects one that stands there. */
 @RestController
 @RequestMapping("/api/lots")
 class LotController {
@@ -87,7 +90,8 @@ class LotController {
             BigDecimal remainingMl,
             BigDecimal price,
             String hazards,
-            @Nullable BigDecimal viscosityFactor) {
+            @Nullable BigDecimal viscosityFactor,
+            @Nullable LocalDate madeOn) {
 
         static LotView of(FluidLot lot) {
             return new LotView(
@@ -104,7 +108,8 @@ class LotController {
                     lot.remainingMl,
                     lot.price,
                     lot.hazards,
-                    lot.viscosityFactor);
+                    lot.viscosityFactor,
+                    lot.madeOn);
         }
 
         boolean says(LotEntry entry) {
@@ -151,6 +156,12 @@ class LotController {
                 LotView stands = LotView.of(lot);
                 if (stands.says(entry)) {
                     return stands;
+                }
+                if (SignedIn.now().role() != Role.LEAD) {
+                    throw Refused.because(
+                            HttpStatus.FORBIDDEN,
+                            "lead-only",
+                            "Only a lead corrects a bottle that stands on the shelf.");
                 }
                 Versions.check(lot.version, entry.version(), () -> stands, entry);
             }

@@ -15,7 +15,12 @@ public class LotDraw {
     public UUID id;
 
     public UUID lotId;
+    /** The work it was drawn for; null when it was for something else. */
     public UUID attemptId;
+
+    /** The look, step or mixture it was drawn for; null when it was for work. */
+    public UUID drawnFor;
+
     public BigDecimal volumeMl;
     public Instant drawnAt;
     public String drawnBy;

@@ -6,4 +6,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 public interface LotDraws extends JpaRepository<LotDraw, UUID> {
     List<LotDraw> findByAttemptId(UUID attemptId);
+
+    List<LotDraw> findByDrawnFor(UUID drawnFor);
 }

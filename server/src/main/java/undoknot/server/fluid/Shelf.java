@@ -46,6 +46,42 @@ public class Shelf {
             back(lot, attemptId, volumeMl.negate());
             return;
         }
+        take(lot, volumeMl);
+        draws.save(new LotDraw(
+                lotId, attemptId, volumeMl, clock.instant(), SignedIn.now().displayName()));
+    }
+
+    /**
+     * Draws for a look, a step or a mixture.
+     *
+     * @throws Refused on the entry {@code lotId} when the bottle holds too little
+     */
+    public FluidLot drawFor(UUID lotId, UUID source, BigDecimal volumeMl) {
+        FluidLot lot = lock(lotId);
+        take(lot, volumeMl);
+        save(lotId, source, volumeMl);
+        return lot;
+    }
+
+    /** Puts back what was drawn for a look or a step that was taken back. */
+    public void putBackFor(UUID lotId, UUID source) {
+        FluidLot lot = lock(lotId);
+        BigDecimal drawn = draws.findByDrawnFor(source).stream()
+                .filter(d -> d.lotId.equals(lotId))
+                .map(d -> d.volumeMl)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        lot.remainingMl = lot.remainingMl.add(drawn).min(lot.bottleMl);
+        save(lotId, source, drawn.negate());
+    }
+
+    private void save(UUID lotId, UUID source, BigDecimal volumeMl) {
+        LotDraw draw = new LotDraw(
+                lotId, null, volumeMl, clock.instant(), SignedIn.now().displayName());
+        draw.drawnFor = source;
+        draws.save(draw);
+    }
+
+    private void take(FluidLot lot, BigDecimal volumeMl) {
         Draw draw = new Draw(volumeMl, lot.remainingMl);
         if (!draw.isEnough()) {
             throw Refused.entry(
@@ -58,8 +94,6 @@ public class Shelf {
         if (lot.openedOn == null) {
             lot.openedOn = LocalDate.now(clock);
         }
-        draws.save(new LotDraw(
-                lotId, attemptId, volumeMl, clock.instant(), SignedIn.now().displayName()));
     }
 
     /** Puts back what a withdrawn attempt had drawn. */

@@ -1,27 +1,34 @@
 package undoknot.server.gate;
 
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
+import undoknot.procedure.InkChange;
 import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
 import undoknot.server.problem.Refused;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Procedures;
+import undoknot.server.waste.Waste;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Site;
+import undoknot.treatment.Treatment;
 import undoknot.treatment.Wet;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
@@ -33,10 +40,12 @@ import undoknot.visit.VisitLog;
 public class GateKeeper {
 
     private final StoredJson stored;
+    private final Waste waste;
     private final Clock clock;
 
-    GateKeeper(StoredJson stored, Clock clock) {
+    GateKeeper(StoredJson stored, Waste waste, Clock clock) {
         this.stored = stored;
+        this.waste = waste;
         this.clock = clock;
     }
 
@@ -77,7 +86,8 @@ public class GateKeeper {
                 logged.strongCycles(),
                 wasteLooked(logged),
                 BarredByFinding.of(CurrentFindings.of(log)),
-                log.lastMap().map(NozzleMap::notMissing).orElse(Map.of()));
+                log.lastMap().map(NozzleMap::notMissing).orElse(Map.of()),
+                logged.purpose().isProcedure());
         return new Gates.Situation(
                 logged.family(), head, at, wet, lot == null ? null : Shelf.bottle(lot), LocalDate.now(clock));
     }
@@ -85,6 +95,52 @@ public class GateKeeper {
     private static boolean wasteLooked(LoggedVisit logged) {
         return logged.findingsThatStand().stream()
                 .anyMatch(f -> f.sign == Sign.WASTE_ROOM || f.sign == Sign.WASTE_FULL);
+    }
+
+    /**
+     * All gates of work, whichever way it is entered: those of the head and the fluid, of what an ink change was worked out to
+     * need, and of the waste container that it names.
+     */
+    public List<Gate> ofWork(
+            LoggedVisit logged,
+            Treatment treatment,
+            Gates.Situation situation,
+            @Nullable UUID wasteId,
+            @Nullable BigDecimal wasteMl) {
+        List<Gate> all = new ArrayList<>(Gates.of(treatment, situation));
+        all.addAll(ofNeed(logged, treatment));
+        if (wasteId != null) {
+            all.addAll(waste.room(wasteId, wasteMl == null ? treatment.volumeMl() : wasteMl).stream()
+                    .toList());
+        }
+        return all;
+    }
+
+    /** An ink change is capped by what it was worked out to need, and not by the cap of a flush (handbook 15). */
+    private static List<Gate> ofNeed(LoggedVisit logged, Treatment treatment) {
+        if (logged.need().ink() == null
+                || !(treatment instanceof Treatment.Flush flush)
+                || !flush.method().isPush()) {
+            return List.of();
+        }
+        double most = logged.need().ink().mostMl();
+        List<Gate> over = new ArrayList<>();
+        for (InkChange.Row row : Procedures.inkChange(logged).rows()) {
+            double more = flush.strokes().stream()
+                    .filter(s -> s.channel().equals(row.channel()))
+                    .mapToDouble(s -> s.volumeMl().doubleValue())
+                    .sum();
+            // A stroke that is put right counts once.
+            double known = Procedures.strokes(logged).stream()
+                    .filter(s -> flush.stroke(s.id()).isPresent() && s.channel().equals(row.channel()))
+                    .mapToDouble(s -> s.volumeMl().doubleValue())
+                    .sum();
+            double all = row.ml().doubleValue() - known + more;
+            if (more > 0 && all > most) {
+                over.add(Gates.overTheNeed(row.channel(), most, all));
+            }
+        }
+        return over;
     }
 
     /** A check that the printer printed: it had power. */

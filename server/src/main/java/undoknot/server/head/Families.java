@@ -2,8 +2,10 @@ package undoknot.server.head;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
@@ -22,10 +24,12 @@ public class Families {
     private final FamilyRows rows;
     private final ObjectMapper json;
     private final FamilyLimits limits;
+    private final Clock clock;
     /** Parsed definitions by their text, so that a changed row is parsed anew and an unchanged one never again. */
     private final Map<String, Family> parsed = new ConcurrentHashMap<>();
 
-    Families(FamilyRows rows, ObjectMapper json, FamilyLimits limits) {
+    Families(FamilyRows rows, ObjectMapper json, FamilyLimits limits, Clock clock) {
+        this.clock = clock;
         this.rows = rows;
         this.json = json;
         this.limits = limits;
@@ -33,10 +37,10 @@ public class Families {
 
     @EventListener(ApplicationStartedEvent.class)
     @Order(1)
-    void addStarterFamilies() throws JsonProcessingException {
+    void addStarterFamilies() {
         if (rows.count() == 0) {
             for (Family family : StarterFamilies.ALL) {
-                rows.save(new FamilyRow(family.code(), family.name(), json.writeValueAsString(family)));
+                rows.save(new FamilyRow(family.code(), family.name(), write(family)));
             }
         }
     }
@@ -57,6 +61,36 @@ public class Families {
         return rows.findById(code)
                 .map(row -> limited(parse(row), limits.limits()))
                 .orElseThrow(() -> Refused.entry(field, "unknown", "Choose one of the families in the list."));
+    }
+
+    /** The row of a family; empty when there is none. */
+    public Optional<FamilyRow> find(String code) {
+        return rows.findById(code);
+    }
+
+    /** The definition as it is kept, whatever the house rules narrow. */
+    public Family definition(FamilyRow row) {
+        return parse(row);
+    }
+
+    /** Keeps a definition with who and why; a new family gets a check layout of its own as well. */
+    public FamilyRow keep(FamilyRow known, Family family, String by, String why) {
+        String text = write(family);
+        FamilyRow row = known == null ? new FamilyRow(family.code(), family.name(), text) : known;
+        row.name = family.name();
+        row.definition = text;
+        row.changedAt = clock.instant();
+        row.changedBy = by;
+        row.why = why;
+        return rows.saveAndFlush(row);
+    }
+
+    private String write(Family family) {
+        try {
+            return json.writeValueAsString(family);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("a family cannot be written", e);
+        }
     }
 
     private static Family limited(Family family, Map<String, Limits> limits) {

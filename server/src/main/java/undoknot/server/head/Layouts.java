@@ -50,6 +50,19 @@ public class Layouts {
         row.changedBy = by;
     }
 
+    /** A family none of whose layouts fits it any more, or that has none, gets one to start with, where that fits a sheet. */
+    public void addIfNoneFits(Family family) {
+        boolean fits = of(family.code()).stream()
+                .anyMatch(row -> parse(row).problems(family).isEmpty());
+        CheckLayout start = StarterLayouts.of(family);
+        if (!fits && start.problems(family).isEmpty()) {
+            CheckLayoutRow row = new CheckLayoutRow(UUID.randomUUID(), family.code());
+            fill(row, start, "Undo Knot");
+            row.shipped = true;
+            rows.save(row);
+        }
+    }
+
     public List<CheckLayoutRow> of(String familyCode) {
         return rows.findByFamilyCodeOrderByShippedDescNameAsc(familyCode);
     }

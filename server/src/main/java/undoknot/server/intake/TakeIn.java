@@ -4,13 +4,13 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import undoknot.head.Channel;
 import undoknot.head.Family;
 import undoknot.head.FoodStanding;
 import undoknot.head.Tag;
@@ -95,6 +95,7 @@ class TakeIn {
             Customer customer = customer(intake);
             visit.headId = head.id;
             visit.customerId = customer.id;
+            visit.purpose = intake.purpose();
             visit.jobClass = intake.jobClass();
             visit.promisedOn = intake.promisedOn();
             visit.intake = stored.write(settled(intake, visit));
@@ -104,41 +105,7 @@ class TakeIn {
 
     /** The entry with the keys that the shop already has for this head and this customer. */
     private static Intake settled(Intake in, Visit visit) {
-        return visit.headId == null
-                ? in
-                : new Intake(
-                        visit.customerId,
-                        in.customerName(),
-                        in.contact(),
-                        in.familyCode(),
-                        visit.headId,
-                        in.serial(),
-                        in.printer(),
-                        in.printerPrice(),
-                        in.ports(),
-                        in.inkAgeMonths(),
-                        in.lastShaken(),
-                        in.idleDays(),
-                        in.climate(),
-                        in.mainsPower(),
-                        in.printingWhenFailed(),
-                        in.symptoms(),
-                        in.errorShown(),
-                        in.cyclesBefore(),
-                        in.pouredIn(),
-                        in.cartridges(),
-                        in.refills(),
-                        in.leftOut(),
-                        in.setupCartridges(),
-                        in.damperAgeMonths(),
-                        in.dampersCleaned(),
-                        in.printedEmpty(),
-                        in.everNonFood(),
-                        in.jobClass(),
-                        in.promisedOn(),
-                        in.priceLimit(),
-                        in.accessories(),
-                        in.screwsAndClips());
+        return visit.headId == null ? in : in.with(visit.customerId, visit.headId);
     }
 
     private void check(Intake intake, Family family, Visit before) {
@@ -151,20 +118,30 @@ class TakeIn {
         }
         Map<String, Intake.PortInk> ports = intake.ports().stream()
                 .collect(Collectors.toMap(Intake.PortInk::channel, p -> p, (a, b) -> b, LinkedHashMap::new));
-        for (Channel channel : family.channels()) {
-            if (!ports.containsKey(channel.code())) {
-                errors.add(new FieldProblem(
-                        "intake.ports", "MISSING", "Say what the port of " + channel.colour() + " carries."));
-            }
-        }
-        if (ports.size() != intake.ports().size()
-                || ports.size() > family.channels().size()) {
+        boolean known =
+                ports.keySet().stream().allMatch(code -> family.channel(code).isPresent());
+        if (!known || ports.size() != intake.ports().size()) {
             errors.add(new FieldProblem(
                     "intake.ports", "UNKNOWN", "These ports do not belong to this family. Choose the family again."));
         }
-        if (before != null
-                && !checks.findByVisitIdIn(List.of(before.id)).isEmpty()
-                && !heads.findById(before.headId).orElseThrow().familyCode.equals(family.code())) {
+        if (intake.purpose().asksSymptom() && intake.symptoms().isEmpty()) {
+            errors.add(new FieldProblem("intake.symptoms", "NotEmpty", "Choose at least one symptom."));
+        }
+        if (intake.lastShakenOn() != null && intake.lastShakenOn().isAfter(today)) {
+            errors.add(new FieldProblem(
+                    "intake.lastShakenOn",
+                    "FUTURE",
+                    "This day is still to come. Enter today (" + today + ") or earlier."));
+        }
+        boolean isRead =
+                before != null && !checks.findByVisitIdIn(List.of(before.id)).isEmpty();
+        if (isRead && !new HashSet<>(stored.read(before.intake, Intake.class).channels()).equals(ports.keySet())) {
+            errors.add(new FieldProblem(
+                    "intake.ports",
+                    "HAS_CHECKS",
+                    "There are readings of these channels already. Keep them, or take the head in anew."));
+        }
+        if (isRead && !heads.findById(before.headId).orElseThrow().familyCode.equals(family.code())) {
             errors.add(new FieldProblem(
                     "intake.familyCode",
                     "HAS_CHECKS",

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -23,6 +24,8 @@ import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitViews;
 import undoknot.server.visit.Customers;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.Visit;
+import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.Visits;
 
 /** Taking in a head and looking a visit up. */
@@ -36,15 +39,23 @@ class VisitController {
     private final Heads heads;
     private final Customers customers;
     private final Families families;
+    private final VisitLoader loader;
 
     VisitController(
-            TakeIn takeIn, VisitViews views, Visits visits, Heads heads, Customers customers, Families families) {
+            TakeIn takeIn,
+            VisitViews views,
+            Visits visits,
+            Heads heads,
+            Customers customers,
+            Families families,
+            VisitLoader loader) {
         this.takeIn = takeIn;
         this.views = views;
         this.visits = visits;
         this.heads = heads;
         this.customers = customers;
         this.families = families;
+        this.loader = loader;
     }
 
     /** @param version version of the visit that was seen; absent when the head is taken in */
@@ -53,7 +64,14 @@ class VisitController {
 
     record CustomerView(UUID id, String name, String contact) {}
 
-    record KnownHead(UUID id, String serial, String familyCode, boolean everNonFood, List<EarlierVisit> visits) {}
+    /** @param last what was told at its last visit, with the ink that is in it now; a new visit begins from it */
+    record KnownHead(
+            UUID id,
+            String serial,
+            String familyCode,
+            boolean everNonFood,
+            List<EarlierVisit> visits,
+            @Nullable Intake last) {}
 
     record TagFound(UUID visitId) {}
 
@@ -69,23 +87,29 @@ class VisitController {
                 .toList();
     }
 
-    /** The head of a serial with its earlier visits; an empty list when it was never here. */
+    /** The head of a serial, or of an old tag, with its earlier visits; an empty list when it was never here. */
     @GetMapping("/heads")
-    List<KnownHead> heads(@RequestParam String serial) {
-        return heads.findBySerialIgnoreCase(serial.strip()).stream()
+    @Transactional(readOnly = true)
+    public List<KnownHead> heads(@RequestParam String serial) {
+        return heads
+                .findBySerialIgnoreCase(serial.strip())
+                .or(() -> Tag.read(serial)
+                        .flatMap(tag -> visits.findByTag(tag.code()))
+                        .flatMap(visit -> heads.findById(visit.headId)))
+                .stream()
                 .map(this::known)
                 .toList();
     }
 
     private KnownHead known(Head head) {
+        List<Visit> all = visits.findByHeadIdOrderByOpenedAtDesc(head.id);
         return new KnownHead(
                 head.id,
                 head.serial,
                 head.familyCode,
                 head.everNonFood,
-                visits.findByHeadIdOrderByOpenedAtDesc(head.id).stream()
-                        .map(EarlierVisit::of)
-                        .toList());
+                all.stream().map(EarlierVisit::of).toList(),
+                all.isEmpty() ? null : loader.get(all.get(0).id).intakeNow());
     }
 
     @GetMapping("/tags/{code}")

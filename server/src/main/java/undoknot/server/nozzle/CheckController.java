@@ -4,12 +4,14 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -36,6 +38,7 @@ import undoknot.server.view.CheckView;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NotTaken;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.visit.NozzleChecks;
 import undoknot.server.visit.VisitLoader;
@@ -88,6 +91,8 @@ class CheckController {
      * @param departureReason why it was printed against a gate; needed when one is in the way
      * @param begunAt when it was read, when that is entered later; absent for now
      * @param doneAnyway that it was printed although that is never done; a lead logs it
+     * @param notTaken why nothing was read although no fault forbids it; instead of a reading
+     * @param toldOn day of a check that the customer kept; it is told, and judges nothing
      */
     record CheckEntry(
             @Nullable Long version,
@@ -105,7 +110,9 @@ class CheckController {
             String departureReason,
 
             @Nullable Boolean doneAnyway,
-            @Nullable Instant begunAt) {}
+            @Nullable Instant begunAt,
+            @Nullable NotTaken notTaken,
+            @Nullable LocalDate toldOn) {}
 
     @PutMapping("/checks/{id}")
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
@@ -115,9 +122,12 @@ class CheckController {
                     ? null
                     : entry.notPossible().strip();
             String coarse = reading != null || entry.coarse() == null ? null : stored.write(coarseOf(logged, entry));
-            if (reading == null && coarse == null && reason == null) {
+            boolean isRead = reading != null || coarse != null;
+            NotTaken notTaken = isRead || reason != null ? null : entry.notTaken();
+            if (!isRead && reason == null && notTaken == null) {
                 throw Refused.entry("notPossible", "EMPTY", "Record a reading, or say why no check is possible.");
             }
+            checkTold(entry, isRead);
             String note = Objects.requireNonNullElse(entry.note(), "").strip();
             NozzleCheck check = checks.findById(id).orElse(null);
             boolean prints = false;
@@ -126,8 +136,11 @@ class CheckController {
                 Instant taken = BegunAt.of(entry.begunAt(), logged.visit().openedAt, now);
                 check = new NozzleCheck(id, visitId, taken, SignedIn.now().displayName());
                 check.enteredAt = BegunAt.enteredAt(taken, now);
-                prints = reading != null
-                        || coarse != null && !entry.coarse().kind().isOffMachine();
+                check.toldOn = entry.toldOn();
+                // What the customer kept was printed elsewhere, with whatever power it had there.
+                prints = entry.toldOn() == null
+                        && (reading != null
+                                || coarse != null && !entry.coarse().kind().isOffMachine());
                 if (prints) {
                     GateKeeper.Departure why =
                             new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
@@ -141,6 +154,7 @@ class CheckController {
                 if (Objects.equals(check.reading, reading)
                         && Objects.equals(check.coarse, coarse)
                         && Objects.equals(check.notPossible, reason)
+                        && check.notTaken == notTaken
                         && check.note.equals(note)) {
                     return List.of();
                 }
@@ -158,6 +172,7 @@ class CheckController {
             check.reading = reading;
             check.coarse = coarse;
             check.notPossible = reading == null && coarse == null ? reason : null;
+            check.notTaken = notTaken;
             check.note = note;
             List<Object> kept = new ArrayList<>();
             if (prints) {
@@ -167,6 +182,19 @@ class CheckController {
             ledger.keep(loader.with(logged, kept));
             return kept;
         });
+    }
+
+    private void checkTold(CheckEntry entry, boolean isRead) {
+        if (entry.toldOn() == null) {
+            return;
+        }
+        if (!isRead) {
+            throw Refused.entry("reading", "EMPTY", "Read the check that the customer kept.");
+        }
+        LocalDate today = LocalDate.now(clock);
+        if (entry.toldOn().isAfter(today)) {
+            throw Refused.entry("toldOn", "FUTURE", "This day is still to come. Enter the day on the sheet.");
+        }
     }
 
     private CheckEntry entryOf(NozzleCheck check) {
@@ -179,7 +207,9 @@ class CheckController {
                 check.note,
                 check.departureReason,
                 null,
-                null);
+                null,
+                check.notTaken,
+                check.toldOn);
     }
 
     private ScanResult placed(Scan scan) {
@@ -322,7 +352,7 @@ class CheckController {
     }
 
     private static NozzleCheck check(LoggedVisit logged, UUID id) {
-        return logged.checks().stream()
+        return Stream.concat(logged.checks().stream(), logged.keptChecks().stream())
                 .filter(c -> c.id.equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refused.notFound("check"));

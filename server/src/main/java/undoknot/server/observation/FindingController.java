@@ -1,10 +1,15 @@
 package undoknot.server.observation;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -23,6 +28,7 @@ import org.springframework.web.multipart.MultipartFile;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.server.account.SignedIn;
+import undoknot.server.fluid.Shelf;
 import undoknot.server.gate.GateKeeper;
 import undoknot.server.problem.Refused;
 import undoknot.server.view.VisitView;
@@ -31,8 +37,10 @@ import undoknot.server.visit.FindingPhoto;
 import undoknot.server.visit.FindingPhotos;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.Findings;
+import undoknot.server.visit.PhotoType;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.RepeatableWrite;
+import undoknot.treatment.Gates;
 
 /** Recording what looks find. */
 @RestController
@@ -43,6 +51,7 @@ class FindingController {
     private final FindingPhotos photos;
     private final VisitLoader loader;
     private final GateKeeper gates;
+    private final Shelf shelf;
     private final VisitWrites writes;
     private final RepeatableWrite plainWrites;
     private final Clock clock;
@@ -52,6 +61,7 @@ class FindingController {
             FindingPhotos photos,
             VisitLoader loader,
             GateKeeper gates,
+            Shelf shelf,
             VisitWrites writes,
             RepeatableWrite plainWrites,
             Clock clock) {
@@ -59,6 +69,7 @@ class FindingController {
         this.photos = photos;
         this.loader = loader;
         this.gates = gates;
+        this.shelf = shelf;
         this.writes = writes;
         this.plainWrites = plainWrites;
         this.clock = clock;
@@ -69,6 +80,8 @@ class FindingController {
      * @param channel where; absent when it is about the whole head
      * @param departureReason why it was looked at against a gate; needed when one is in the way
      * @param doneAnyway that it was looked at although that is never done; a lead logs it
+     * @param lotId bottle of the fluid that the look used, with how much
+     * @param expectedOn when a fault that a restart cleared is expected back
      */
     record FindingEntry(
             @NotNull(message = "Say what you found.") Sign sign,
@@ -80,11 +93,19 @@ class FindingController {
             @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
             String departureReason,
 
-            @Nullable Boolean doneAnyway) {}
+            @Nullable Boolean doneAnyway,
+            @Nullable UUID lotId,
+
+            @Nullable
+            @DecimalMin(value = "0.1", message = "Enter more than 0 mL.")
+            @DecimalMax(value = "100", message = "Enter at most 100 mL.")
+            BigDecimal volumeMl,
+
+            @Nullable LocalDate expectedOn) {}
 
     @PutMapping
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody FindingEntry entry) {
-        return writes.on(visitId, logged -> {
+        return writes.on(visitId, () -> lock(entry.lotId()), logged -> {
             if (entry.sign().kind() != Sign.Kind.FINDING && !Sign.BY_THE_WAY.contains(entry.sign())) {
                 throw Refused.entry("sign", "NOT_A_FINDING", "This is read from checks and attempts, not entered.");
             }
@@ -112,8 +133,25 @@ class FindingController {
                 throw Refused.conflict(row.observation(), entry);
             }
             row.note = Objects.requireNonNullElse(entry.note(), "").strip();
-            return List.of(findings.saveAndFlush(row));
+            row.expectedOn = entry.sign() == Sign.ERROR_EXPECTED_BACK ? entry.expectedOn() : null;
+            List<Object> written = new ArrayList<>();
+            if (entry.lotId() != null && entry.volumeMl() != null && row.lotId == null) {
+                row.lotId = entry.lotId();
+                row.volumeMl = entry.volumeMl();
+                GateKeeper.Departure why =
+                        new GateKeeper.Departure(entry.departureReason(), Boolean.TRUE.equals(entry.doneAnyway()));
+                gates.pass(Gates.ofFluid(gates.situation(logged, shelf.get(row.lotId), null, null)), why);
+                written.add(shelf.drawFor(row.lotId, id, row.volumeMl));
+            }
+            written.add(findings.saveAndFlush(row));
+            return written;
         });
+    }
+
+    private void lock(UUID lotId) {
+        if (lotId != null) {
+            shelf.lock(lotId);
+        }
     }
 
     /** Takes back what was entered by mistake; it stays in the history. */
@@ -129,23 +167,12 @@ class FindingController {
     @PutMapping(path = "/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        String type = mediaType(image.getBytes());
+        String type = PhotoType.of(image.getBytes());
         byte[] picture = image.getBytes();
         plainWrites.run(() -> {
             loader.getOpen(visitId);
             return photos.saveAndFlush(new FindingPhoto(own(visitId, id).id, type, picture));
         });
-    }
-
-    /** By the first bytes, since names and headers lie. */
-    private static String mediaType(byte[] picture) {
-        if (picture.length > 3 && (picture[0] & 0xff) == 0xff && (picture[1] & 0xff) == 0xd8) {
-            return MediaType.IMAGE_JPEG_VALUE;
-        }
-        if (picture.length > 8 && (picture[0] & 0xff) == 0x89 && picture[1] == 'P' && picture[2] == 'N') {
-            return MediaType.IMAGE_PNG_VALUE;
-        }
-        throw Refused.entry("image", "TYPE", "Send the photo as JPEG or PNG.");
     }
 
     @GetMapping("/photo")

@@ -80,7 +80,7 @@ class EstimateController {
         if (told.familyCode() == null || told.familyCode().isBlank()) {
             throw Refused.entry("familyCode", "MISSING", "Choose a family.");
         }
-        Family family = families.get(told.familyCode(), "familyCode");
+        Family family = families.get(told.familyCode(), "familyCode").having(told.channels());
         HouseBook book = house.of(house.number() == 0 ? null : house.number());
         var inks = IntakeFacts.ports(told).stream()
                 .filter(p -> p.chemistry() != null)
@@ -90,10 +90,7 @@ class EstimateController {
         Chances chances = (method, channel, number) ->
                 ledger.odds(family.code(), inks.getOrDefault(channel, ink), method, number);
         Plan.Basis basis = new Plan.Basis(
-                new Terms(book.rules(), null, food, inks),
-                maker.supplies(book, family.code()),
-                chances,
-                clock.instant());
+                new Terms(book.rules(), null, food, inks), maker.supplies(book, family), chances, clock.instant());
         VisitLog visit = new VisitLog(family, JobClass.GENERAL, IntakeFacts.told(told), List.of(), HeadNow.READY);
         TakeIn takeIn = TakeIn.of(visit, book.priorsFor(family.code()), basis);
         return new Estimate(

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import undoknot.advice.Terms;
+import undoknot.head.Family;
 import undoknot.plan.Chances;
 import undoknot.plan.Plan;
 import undoknot.plan.Supplies;
@@ -63,20 +64,16 @@ class PlanMaker {
 
     private Plan.Basis basis(LoggedVisit logged, Instant now) {
         HouseBook book = house.of(logged.visit().houseRules);
-        Terms terms = new Terms(
-                book.rules(),
-                null,
-                logged.food().needsFoodCare(),
-                logged.intake().inks());
+        Terms terms = new Terms(book.rules(), null, logged.food().needsFoodCare(), logged.inks());
         Chances chances = (method, channel, number) -> ledger.odds(logged, method, channel, number);
-        return new Plan.Basis(terms, supplies(book, logged.family().code()), chances, now);
+        return new Plan.Basis(terms, supplies(book, logged.family()), chances, now);
     }
 
-    Supplies supplies(HouseBook book, String family) {
+    Supplies supplies(HouseBook book, Family family) {
         Map<Part, Double> parts = new EnumMap<>(Part.class);
         book.partPrices().forEach((part, price) -> parts.put(part, price.doubleValue()));
         Map<Treatment.Strength, Double> ink = new EnumMap<>(Treatment.Strength.class);
-        book.cycleInkMl().getOrDefault(family, Map.of()).forEach((s, ml) -> ink.put(s, ml.doubleValue()));
+        book.cycleInk(family).forEach((s, ml) -> ink.put(s, ml.doubleValue()));
         return new Supplies(
                 lots.findAll().stream().map(PlanMaker::bottle).toList(),
                 book.ratePerHour().doubleValue(),

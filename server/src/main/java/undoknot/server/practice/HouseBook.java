@@ -9,7 +9,9 @@ import java.util.Map;
 import org.springframework.lang.Nullable;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Priors;
+import undoknot.head.Family;
 import undoknot.head.Limits;
+import undoknot.head.Machine;
 import undoknot.practice.HouseQuestion;
 import undoknot.practice.HouseRules;
 import undoknot.sitting.Part;
@@ -55,6 +57,23 @@ public record HouseBook(
 
     public HouseRules rules() {
         return HouseRules.named(answers);
+    }
+
+    /** Ink that one cycle of a family burns, mL: what the shop has said, or else what the family says. */
+    public Map<Treatment.Strength, BigDecimal> cycleInk(Family family) {
+        Map<Treatment.Strength, BigDecimal> ink = new EnumMap<>(Treatment.Strength.class);
+        Machine.CycleInk usual = family.machine().cycleInk();
+        put(ink, Treatment.Strength.LIGHT, usual.lightMl());
+        put(ink, Treatment.Strength.NORMAL, usual.normalMl());
+        put(ink, Treatment.Strength.STRONG, usual.strongMl());
+        ink.putAll(cycleInkMl.getOrDefault(family.code(), Map.of()));
+        return ink;
+    }
+
+    private static void put(Map<Treatment.Strength, BigDecimal> ink, Treatment.Strength strength, Double ml) {
+        if (ml != null) {
+            ink.put(strength, BigDecimal.valueOf(ml));
+        }
     }
 
     /** The answer to every question, by its name. */

@@ -153,15 +153,15 @@ public class ScanKeeper {
                         "layout",
                         "OTHER_FAMILY",
                         "Choose a check layout of " + logged.family().name() + "."));
-        return layouts.parse(row);
+        return layouts.parse(row).having(logged.intake().channels());
     }
 
     /** Reads a kept scan again, with corners a person placed. What was accepted from it before stays as it was. */
     Scan readAgain(UUID visitId, UUID id, ScanReader.ByHand byHand) {
-        loader.getOpen(visitId);
+        LoggedVisit logged = loader.getOpen(visitId);
         Scan scan = get(visitId, id);
         byte[] original = picture(id).original;
-        CheckLayout layout = layouts.get(scan.layoutId);
+        CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
         Read read = pictures.inTurn(() -> read(pictures.decode(original).image(), layout, byHand, true));
         return writes.run(() -> {
             Scan row = get(visitId, id);

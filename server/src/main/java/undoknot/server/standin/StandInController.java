@@ -155,7 +155,8 @@ class StandInController {
         ScanStyle style = order.style() == null ? ScanStyle.OFFICE_SCANNER : order.style();
         Strokes strokes = standIns.print(logged, clock.instant());
         long seed = id.getMostSignificantBits() ^ id.getLeastSignificantBits();
-        byte[] sheet = png(StandInPrinter.print(layouts.get(order.layout()), strokes, style.scanning(), seed));
+        CheckLayout layout = layouts.get(order.layout()).having(logged.intake().channels());
+        byte[] sheet = png(StandInPrinter.print(layout, strokes, style.scanning(), seed));
         keeper.add(visitId, id, order.layout(), "stand-in check.png", sheet, true);
         return new Printed(id);
     }

@@ -1,6 +1,8 @@
 package undoknot.server.treatment;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -52,6 +54,8 @@ class AttemptController {
      * @param replaces an entry that was mistyped and is entered anew by this one; its fluid is still in the bottle
      * @param begunAt when it was begun, when it is entered later; absent for now
      * @param endedAt when it was over, of work that is entered later; absent when it still runs, or took no time
+     * @param wasteId container that takes what it spends; absent where nobody said
+     * @param wasteMl how much that is, where it is not what was drawn: a cycle, ink from the lines
      * @param departure why something else is done than what was advised; kept with the attempt, or not at all
      */
     record AttemptEntry(
@@ -72,6 +76,13 @@ class AttemptController {
             @Nullable UUID replaces,
             @Nullable Instant begunAt,
             @Nullable Instant endedAt,
+            @Nullable UUID wasteId,
+
+            @Nullable
+            @DecimalMin(value = "0", message = "Enter 0 mL or more.")
+            @DecimalMax(value = "20000", message = "Enter at most 20000 mL.")
+            BigDecimal wasteMl,
+
             @Nullable @Valid DepartureEntry departure) {}
 
     record Withdrawal(
@@ -94,7 +105,9 @@ class AttemptController {
             @Nullable Site site,
             @Nullable Wet wet,
             @Nullable Boolean cartridgesOff,
-            @Nullable Instant begunAt) {
+            @Nullable Instant begunAt,
+            @Nullable UUID wasteId,
+            @Nullable BigDecimal wasteMl) {
 
         /** What is done, as far as it is known; null while no handwork is chosen. */
         @Nullable

@@ -38,6 +38,7 @@ import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StepClocks;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.server.visit.VisitLoader;
+import undoknot.server.waste.Waste;
 import undoknot.server.write.BegunAt;
 import undoknot.server.write.StoredJson;
 import undoknot.sitting.Asked;
@@ -68,6 +69,7 @@ class AttemptLog {
     private final VisitWrites writes;
     private final Ledger ledger;
     private final SittingLog sittings;
+    private final Waste waste;
     private final Clock clock;
 
     AttemptLog(
@@ -82,6 +84,7 @@ class AttemptLog {
             VisitWrites writes,
             Ledger ledger,
             SittingLog sittings,
+            Waste waste,
             Clock clock) {
         this.attempts = attempts;
         this.clocks = clocks;
@@ -94,6 +97,7 @@ class AttemptLog {
         this.writes = writes;
         this.ledger = ledger;
         this.sittings = sittings;
+        this.waste = waste;
         this.clock = clock;
     }
 
@@ -130,7 +134,11 @@ class AttemptLog {
         BigDecimal shortBy = lot == null
                 ? BigDecimal.ZERO
                 : new Draw(treatment.volumeMl().max(BigDecimal.ZERO), lot.remainingMl).shortByMl();
-        return new Preview(cautions, Gates.of(treatment, situation), pushes, shortBy.signum() == 0 ? null : shortBy);
+        return new Preview(
+                cautions,
+                gates.ofWork(logged, treatment, situation, entry.wasteId(), entry.wasteMl()),
+                pushes,
+                shortBy.signum() == 0 ? null : shortBy);
     }
 
     /** What a push at each port may be, while one is being entered. */
@@ -230,7 +238,7 @@ class AttemptLog {
                 .with(noted.says(Asked.CARTRIDGES_OFF) ? Boolean.TRUE : null);
         GateKeeper.Departure why =
                 new GateKeeper.Departure(EnteredWork.reason(entry, noted), Boolean.TRUE.equals(entry.doneAnyway()));
-        String against = gates.pass(Gates.of(treatment, situation), why);
+        String against = gates.pass(gates.ofWork(logged, treatment, situation, entry.wasteId(), entry.wasteMl()), why);
 
         List<Object> written = new ArrayList<>();
         UUID visitId = logged.visit().id;
@@ -246,6 +254,8 @@ class AttemptLog {
         boolean reused = noted.says(Asked.TANK_REUSED);
         attempt.volumeMl = reused ? BigDecimal.ZERO : treatment.volumeMl().setScale(2, RoundingMode.HALF_UP);
         attempt.note = text(entry.note());
+        attempt.wasteId = entry.wasteId();
+        attempt.wasteMl = entry.wasteMl();
         attempt.enteredAt = times.enteredAt();
         attempt.site = site;
         attempt.wet = entry.wet();
@@ -262,6 +272,7 @@ class AttemptLog {
             }
             written.add(lot);
         }
+        fillWaste(attempt);
         if (waits != null) {
             written.add(startClock(attempt, waits, over));
         }
@@ -273,6 +284,13 @@ class AttemptLog {
             written.add(departures.saveAndFlush(entry.departure().row(id, visitId, clock.instant())));
         }
         return written;
+    }
+
+    /** What was spent went into the container that was named. */
+    private void fillWaste(Attempt attempt) {
+        if (attempt.wasteId != null) {
+            waste.fill(attempt.wasteId, attempt.id, attempt.wasteMl == null ? attempt.volumeMl : attempt.wasteMl);
+        }
     }
 
     /** Work that is done elsewhere than where the head was has taken it out, or has put it back. */
@@ -343,6 +361,9 @@ class AttemptLog {
             row.withdrawn = true;
             written.add(headEntries.saveAndFlush(row));
         });
+        if (attempt.wasteId != null && !Boolean.TRUE.equals(poured)) {
+            waste.fill(attempt.wasteId, attempt.id, BigDecimal.ZERO);
+        }
         if (attempt.lotId != null) {
             attempt.withdrawnPoured = poured;
             if (!poured) {

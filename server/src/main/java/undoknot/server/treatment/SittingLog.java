@@ -25,6 +25,7 @@ import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.Sittings;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.server.visit.VisitLoader;
+import undoknot.server.waste.Waste;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
@@ -38,12 +39,13 @@ import undoknot.visit.HeadNow;
 public class SittingLog {
 
     /** What is judged stroke by stroke; a reason given for one is none for the next. */
-    private static final Set<Gate.Code> OF_ONE_STROKE =
-            Set.of(Gate.Code.PUSH_TOO_HARD, Gate.Code.PUSH_TOO_FAST, Gate.Code.SUCTION_TOO_HARD);
+    private static final Set<Gate.Code> OF_ONE_STROKE = Set.of(
+            Gate.Code.PUSH_TOO_HARD, Gate.Code.PUSH_TOO_FAST, Gate.Code.SUCTION_TOO_HARD, Gate.Code.OVER_THE_NEED);
 
     private final Attempts attempts;
     private final GateKeeper gates;
     private final Shelf shelf;
+    private final Waste waste;
     private final VisitLoader loader;
     private final StoredJson stored;
     private final VisitWrites writes;
@@ -53,6 +55,7 @@ public class SittingLog {
             Attempts attempts,
             GateKeeper gates,
             Shelf shelf,
+            Waste waste,
             VisitLoader loader,
             StoredJson stored,
             VisitWrites writes,
@@ -60,6 +63,7 @@ public class SittingLog {
         this.attempts = attempts;
         this.gates = gates;
         this.shelf = shelf;
+        this.waste = waste;
         this.loader = loader;
         this.stored = stored;
         this.writes = writes;
@@ -226,7 +230,7 @@ public class SittingLog {
         FluidLot lot = attempt.lotId == null ? null : shelf.get(attempt.lotId);
         Gates.Situation situation = gates.situation(logged, lot, attempt.site, attempt.wet);
         List<Gate> before = logged.gates(attempt.against);
-        List<Gate> shut = Gates.of(alone, situation).stream()
+        List<Gate> shut = gates.ofWork(logged, alone, situation, attempt.wasteId, null).stream()
                 .filter(g -> OF_ONE_STROKE.contains(g.code())
                         || before.stream()
                                 .noneMatch(b -> b.code() == g.code() && Objects.equals(b.channel(), g.channel())))
@@ -251,6 +255,9 @@ public class SittingLog {
         }
         attempt.record = stored.write(StoredTreatment.of(next));
         attempt.volumeMl = next.volumeMl();
+        if (attempt.wasteId != null && attempt.wasteMl == null) {
+            waste.fill(attempt.wasteId, attempt.id, next.volumeMl());
+        }
         return ended(logged, attempt, grown, written);
     }
 

@@ -1,6 +1,7 @@
 package undoknot.server.view;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.ChannelFeatures;
 import undoknot.nozzle.CoarseReading;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.NotTaken;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.treatment.Gate;
 
@@ -28,6 +30,8 @@ public record CheckView(
         int corrected,
         @Nullable CoarseReading coarse,
         @Nullable String notPossible,
+        @Nullable NotTaken notTaken,
+        @Nullable LocalDate toldOn,
         String note,
         boolean simulated,
         @Nullable String departureReason,
@@ -62,6 +66,8 @@ public record CheckView(
                 reading == null || readAs == null ? 0 : countCorrected(reading, readAs),
                 logged.coarse(check),
                 check.notPossible,
+                check.notTaken,
+                check.toldOn,
                 check.note,
                 check.simulated,
                 check.departureReason,

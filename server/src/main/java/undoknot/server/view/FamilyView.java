@@ -4,6 +4,7 @@ import java.util.List;
 import undoknot.head.Channel;
 import undoknot.head.Construction;
 import undoknot.head.Family;
+import undoknot.head.Machine;
 
 /** A family as the screens are told about it. */
 public record FamilyView(
@@ -15,7 +16,8 @@ public record FamilyView(
         int steps,
         int driveGroups,
         undoknot.head.Limits limits,
-        List<String> freeCarriage) {
+        List<String> freeCarriage,
+        Machine machine) {
     public static FamilyView of(Family family) {
         return new FamilyView(
                 family.code(),
@@ -26,6 +28,7 @@ public record FamilyView(
                 family.steps(),
                 family.driveGroups(),
                 family.limits(),
-                family.freeCarriage());
+                family.freeCarriage(),
+                family.machine());
     }
 }

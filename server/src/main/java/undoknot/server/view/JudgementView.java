@@ -1,6 +1,8 @@
 package undoknot.server.view;
 
+import java.math.BigDecimal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -74,6 +76,9 @@ public record JudgementView(
             boolean withdrawn,
             boolean stands,
             boolean hasPhoto,
+            @Nullable LocalDate expectedOn,
+            @Nullable String lot,
+            @Nullable BigDecimal volumeMl,
             @Nullable String departureReason,
             List<Gate> against) {}
 

@@ -119,6 +119,9 @@ public class JudgementViews {
                         f.withdrawn,
                         standing.contains(f.id.toString()),
                         withPhoto.contains(f.id),
+                        f.expectedOn,
+                        f.lotId == null ? null : logged.lots().get(f.lotId).lotCode,
+                        f.volumeMl,
                         f.departureReason,
                         logged.gates(f.against)))
                 .toList();

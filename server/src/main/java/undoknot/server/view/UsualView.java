@@ -186,7 +186,7 @@ public record UsualView(
                 logged.house().says(School.Dose.LONG_PULSING),
                 soakBetween(logged, visit),
                 family.lightFirst(family.channels().stream().map(Channel::code).toList()),
-                book.cycleInkMl().getOrDefault(family.code(), Map.of()),
+                book.cycleInk(family),
                 secondsPerMl(logged),
                 UsualDose.ROOM_C,
                 Arrays.stream(Treatment.Place.values())

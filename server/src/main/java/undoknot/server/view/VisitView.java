@@ -35,6 +35,7 @@ public record VisitView(
         JobClass jobClass,
         List<EarlierVisit> earlierVisits,
         List<CheckView> checks,
+        List<CheckView> keptChecks,
         List<DiagnosisView> diagnoses,
         List<AttemptView> attempts,
         List<ClockView> clocks,
@@ -46,7 +47,8 @@ public record VisitView(
         Instant serverTime,
         JudgementView judgement,
         UsualView usual,
-        List<PartCountView> parts) {
+        List<PartCountView> parts,
+        @Nullable ProcedureView procedure) {
     public static VisitView of(
             LoggedVisit c,
             List<Visit> ofThisHead,
@@ -76,6 +78,7 @@ public record VisitView(
                         .map(EarlierVisit::of)
                         .toList(),
                 c.checks().stream().map(check -> CheckView.of(check, c)).toList(),
+                c.keptChecks().stream().map(check -> CheckView.of(check, c)).toList(),
                 c.diagnoses().stream().map(DiagnosisView::of).toList(),
                 c.attempts().stream().map(a -> AttemptView.of(a, c)).toList(),
                 c.clocks().stream()
@@ -90,6 +93,7 @@ public record VisitView(
                 now,
                 judgement,
                 usual,
-                parts);
+                parts,
+                ProcedureView.of(c));
     }
 }

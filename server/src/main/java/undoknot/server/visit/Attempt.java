@@ -72,6 +72,11 @@ public class Attempt {
     @Column(columnDefinition = "longtext")
     public String against;
 
+    /** Container that takes what it spends, and how much that is where it is not what was drawn; null where nobody said. */
+    public UUID wasteId;
+
+    public BigDecimal wasteMl;
+
     public String withdrawnReason;
 
     /** Whether the fluid of an entry that was taken back left its bottle all the same; null while the entry stands. */

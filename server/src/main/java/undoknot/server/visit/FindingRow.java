@@ -43,6 +43,14 @@ public class FindingRow {
 
     public String departureReason;
 
+    /** Fluid that the look used; null for none. */
+    public UUID lotId;
+
+    public java.math.BigDecimal volumeMl;
+
+    /** When a fault that a restart cleared is expected back; null for any other finding. */
+    public java.time.LocalDate expectedOn;
+
     /** Taken back: entered by mistake. */
     public boolean withdrawn;
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
+import undoknot.procedure.Act;
 import undoknot.server.fluid.FluidLot;
 import undoknot.sitting.Turn;
 import undoknot.treatment.Method;
@@ -58,6 +59,14 @@ final class HeadLog {
                         || logged.coarse(check) != null
                                 && !logged.coarse(check).kind().isOffMachine())
                 .forEach(check -> events.add(new HeadEvent.Printed(check.takenAt)));
+        // What is laid in under the head for an ink change comes out again before there is power.
+        for (ProcedureEntry entry : logged.rows().procedure()) {
+            if (entry.act == Act.LAID_IN) {
+                events.add(new HeadEvent.DropTested(entry.enteredAt));
+            } else if (entry.act == Act.LAID_OUT && !entry.withdrawn) {
+                events.add(new HeadEvent.Entered(entry.enteredAt, HeadEntry.PAD_OUT, null, null));
+            }
+        }
         for (FindingRow finding : logged.findings()) {
             // Nor does taking back a finding.
             if (Look.making(finding.sign).filter(look -> look == Look.DROP_TEST).isPresent()) {

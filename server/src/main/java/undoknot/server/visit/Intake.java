@@ -19,6 +19,7 @@ import undoknot.fluid.InkChemistry;
 import undoknot.head.FoodStanding.Answer;
 import undoknot.nozzle.JobClass;
 import undoknot.observation.Symptom;
+import undoknot.outcome.Purpose;
 
 /**
  * What matters later (handbook 4), in the order in which a technician asks. What nobody knows stays out.
@@ -31,6 +32,10 @@ import undoknot.observation.Symptom;
  * @param cyclesBefore printer cycles already run, unasked ones included
  * @param damperAgeMonths age of the dampers, months
  * @param priceLimit what the customer will pay at most
+ * @param purpose what it comes in for; absent in what was told before that was asked, which is a repair
+ * @param lastShaken in words, as it was told before a day was asked for
+ * @param symptomAt where a symptom shows, and in which channels
+ * @param ports channels that this printer carries; those of the family that are not named are not there
  */
 public record Intake(
         @NotNull UUID customerId,
@@ -70,7 +75,7 @@ public record Intake(
         @Nullable Climate climate,
         @Nullable Answer mainsPower,
         @Nullable @Size(max = 500, message = TOO_LONG) String printingWhenFailed,
-        @NotEmpty(message = "Choose at least one symptom.") List<Symptom> symptoms,
+        @Nullable List<Symptom> symptoms,
         @Nullable @Size(max = 500, message = TOO_LONG) String errorShown,
 
         @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 999, message = "Enter at most 999 cycles.")
@@ -108,7 +113,42 @@ public record Intake(
         @Nullable @Size(max = 500, message = TOO_LONG) String accessories,
 
         @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 999, message = "Enter at most 999 parts.")
-        Integer screwsAndClips) {
+        Integer screwsAndClips,
+
+        @Nullable Purpose purpose,
+        @Nullable LocalDate lastShakenOn,
+        @Nullable List<@Valid SymptomAt> symptomAt) {
+
+    public Intake {
+        purpose = purpose == null ? Purpose.REPAIR : purpose;
+        symptoms = symptoms == null ? List.of() : symptoms;
+        symptomAt = symptomAt == null ? List.of() : symptomAt;
+    }
+
+    /** Where on the sheet a symptom shows. */
+    public enum SheetPlace {
+        TOP,
+        MIDDLE,
+        FOOT,
+        LEFT_EDGE,
+        RIGHT_EDGE,
+        SAME_HEIGHT,
+        ALL_OVER
+    }
+
+    /**
+     * A symptom more closely.
+     *
+     * @param channels those that show it; empty where nobody said
+     */
+    public record SymptomAt(
+            @NotNull Symptom symptom,
+            List<String> channels,
+            @Nullable SheetPlace place) {
+        public SymptomAt {
+            channels = channels == null ? List.of() : List.copyOf(channels);
+        }
+    }
 
     static final String TOO_LONG = "This is too long. Keep it to {max} signs.";
     static final String NOT_NEGATIVE = "Enter 0 or more.";
@@ -123,12 +163,74 @@ public record Intake(
             String inkInLine,
 
             @NotNull(message = "Choose the kind of ink.") InkChemistry chemistry,
-            boolean makersOwn) {}
+            boolean makersOwn,
+
+            @Nullable @Min(value = 0, message = NOT_NEGATIVE) @Max(value = 99, message = "Enter at most 99 refills.")
+            Integer refills) {
+
+        public PortInk(String channel, String inkInLine, InkChemistry chemistry, boolean makersOwn) {
+            this(channel, inkInLine, chemistry, makersOwn, null);
+        }
+    }
 
     public enum Climate {
         HOT_DRY,
         TEMPERATE,
         DAMP
+    }
+
+    /** The same with the keys that the shop already has for this head and this customer. */
+    public Intake with(UUID customer, UUID head) {
+        return with(customer, head, ports);
+    }
+
+    /** The same with other ink at the ports. */
+    public Intake with(List<PortInk> inks) {
+        return with(customerId, headId, inks);
+    }
+
+    private Intake with(UUID customer, UUID head, List<PortInk> inks) {
+        return new Intake(
+                customer,
+                customerName,
+                contact,
+                familyCode,
+                head,
+                serial,
+                printer,
+                printerPrice,
+                inks,
+                inkAgeMonths,
+                lastShaken,
+                idleDays,
+                climate,
+                mainsPower,
+                printingWhenFailed,
+                symptoms,
+                errorShown,
+                cyclesBefore,
+                pouredIn,
+                cartridges,
+                refills,
+                leftOut,
+                setupCartridges,
+                damperAgeMonths,
+                dampersCleaned,
+                printedEmpty,
+                everNonFood,
+                jobClass,
+                promisedOn,
+                priceLimit,
+                accessories,
+                screwsAndClips,
+                purpose,
+                lastShakenOn,
+                symptomAt);
+    }
+
+    /** Channels that this printer carries. */
+    public List<String> channels() {
+        return ports == null ? List.of() : ports.stream().map(PortInk::channel).toList();
     }
 
     public boolean carriesFoodInk() {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.FoodStanding;
 import undoknot.observation.Observation;
@@ -22,7 +23,25 @@ public final class IntakeFacts {
         if (intake.pouredIn() != null && !intake.pouredIn().isBlank()) {
             told.add(Observation.of(Sign.POURED_IN));
         }
+        // Told of a channel it is suspected first where nothing could be read.
+        Objects.requireNonNullElse(intake.symptomAt(), List.<Intake.SymptomAt>of()).stream()
+                .flatMap(s -> s.channels().stream())
+                .distinct()
+                .forEach(code -> told.add(Observation.of(Sign.TOLD_IN_CHANNEL, code)));
+        if (!intake.purpose().asksSymptom()) {
+            told.add(Observation.of(Sign.TOLD_NO_COMPLAINT));
+        }
         return told;
+    }
+
+    /** Refills of the cartridge that had most of them; null while nobody said. */
+    private static Integer refills(Intake intake) {
+        return Stream.concat(
+                        Stream.ofNullable(intake.refills()),
+                        ports(intake).stream().map(Intake.PortInk::refills))
+                .filter(Objects::nonNull)
+                .max(Integer::compare)
+                .orElse(null);
     }
 
     /** What each port carries, as far as it is told: a take-in that is still being typed has none. */
@@ -36,7 +55,7 @@ public final class IntakeFacts {
                 intake.climate() == Intake.Climate.HOT_DRY,
                 intake.mainsPower() == FoodStanding.Answer.NO,
                 intake.inkAgeMonths(),
-                intake.refills(),
+                refills(intake),
                 intake.setupCartridges() == FoodStanding.Answer.YES,
                 intake.leftOut() == FoodStanding.Answer.YES,
                 intake.printedEmpty() == FoodStanding.Answer.YES,

@@ -3,6 +3,7 @@ package undoknot.server.visit;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
+import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.Acceptance;
@@ -20,6 +22,7 @@ import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
 import undoknot.outcome.Knot;
+import undoknot.outcome.Purpose;
 import undoknot.practice.HouseRules;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Head;
@@ -48,6 +51,7 @@ import undoknot.visit.Waiting;
  * @param against gates that something was done against, by their stored text
  * @param lots bottles that the attempts drew from
  * @param plan what somebody changed of its plan; null while it goes by the rules
+ * @param need what an ink change or a whole-system flush was worked out from
  */
 public record LoggedVisit(
         Visit visit,
@@ -65,7 +69,8 @@ public record LoggedVisit(
         Map<UUID, Noted> noted,
         Map<String, List<Gate>> against,
         Map<UUID, FluidLot> lots,
-        KeptPlan plan) {
+        KeptPlan plan,
+        Need need) {
 
     /** The rows of one visit, each kind in the order of time. */
     public record Rows(
@@ -75,18 +80,24 @@ public record LoggedVisit(
             List<StepClockRow> clocks,
             List<FindingRow> findings,
             List<DepartureRow> departures,
-            List<HeadEntryRow> headEntries) {
+            List<HeadEntryRow> headEntries,
+            List<ProcedureEntry> procedure,
+            List<NozzleCheck> kept) {
 
         /** These with one row added, or put in the place of the one with its key. */
         Rows with(Object row) {
             return new Rows(
-                    row instanceof NozzleCheck r ? put(checks, r, c -> c.id, c -> c.takenAt) : checks,
+                    row instanceof NozzleCheck r && r.toldOn == null
+                            ? put(checks, r, c -> c.id, c -> c.takenAt)
+                            : checks,
                     row instanceof DiagnosisRow r ? put(diagnoses, r, d -> d.id, d -> d.madeAt) : diagnoses,
                     row instanceof Attempt r ? put(attempts, r, a -> a.id, a -> a.startedAt) : attempts,
                     row instanceof StepClockRow r ? put(clocks, r, c -> c.id, c -> c.startedAt) : clocks,
                     row instanceof FindingRow r ? put(findings, r, f -> f.id, f -> f.foundAt) : findings,
                     row instanceof DepartureRow r ? put(departures, r, d -> d.id, d -> d.madeAt) : departures,
-                    row instanceof HeadEntryRow r ? put(headEntries, r, e -> e.id, e -> e.enteredAt) : headEntries);
+                    row instanceof HeadEntryRow r ? put(headEntries, r, e -> e.id, e -> e.enteredAt) : headEntries,
+                    row instanceof ProcedureEntry r ? put(procedure, r, e -> e.id, e -> e.enteredAt) : procedure,
+                    row instanceof NozzleCheck r && r.toldOn != null ? put(kept, r, c -> c.id, c -> c.takenAt) : kept);
         }
 
         private static <T> List<T> put(List<T> rows, T row, Function<T, UUID> id, Function<T, Instant> at) {
@@ -96,8 +107,35 @@ public record LoggedVisit(
         }
     }
 
+    /** Readings taken here. */
     public List<NozzleCheck> checks() {
         return rows.checks();
+    }
+
+    /** Checks that the customer kept: told, shown, and no verdict on anything. */
+    public List<NozzleCheck> keptChecks() {
+        return rows.kept();
+    }
+
+    /** Entries of an ink change or a whole-system flush that stand. */
+    public List<ProcedureEntry> procedureThatStands() {
+        return rows.procedure().stream().filter(e -> !e.withdrawn).toList();
+    }
+
+    public Purpose purpose() {
+        return visit.purpose;
+    }
+
+    /** Ink of each channel as it is now: an ink change sets it port by port. */
+    public Map<String, InkChemistry> inks() {
+        Map<String, InkChemistry> inks = new HashMap<>(intake.inks());
+        if (purpose() == Purpose.INK_CHANGE && need.ink() != null) {
+            List<String> changed = Procedures.inkChange(this).changed();
+            need.inks().stream()
+                    .filter(p -> changed.contains(p.channel()))
+                    .forEach(p -> inks.put(p.channel(), p.chemistry()));
+        }
+        return inks;
     }
 
     public List<DiagnosisRow> diagnoses() {
@@ -219,7 +257,12 @@ public record LoggedVisit(
         List<At> steps = new ArrayList<>();
         checks().forEach(c -> steps.add(new At(
                 c.takenAt,
-                new Step.Checked(c.id.toString(), map(c), coarse(c), foreignInk.getOrDefault(c.id, Map.of())))));
+                new Step.Checked(
+                        c.id.toString(),
+                        map(c),
+                        coarse(c),
+                        foreignInk.getOrDefault(c.id, Map.of()),
+                        c.notTaken != null))));
         attemptsThatStand()
                 .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a), noted(a)))));
         findingsThatStand().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
@@ -243,9 +286,25 @@ public record LoggedVisit(
         };
     }
 
+    /** What was told at take-in, with the ink that an ink change has put in since. */
+    public Intake intakeNow() {
+        if (purpose() != Purpose.INK_CHANGE || need.ink() == null) {
+            return intake;
+        }
+        List<String> changed = Procedures.inkChange(this).changed();
+        return intake.with(intake.ports().stream()
+                .map(p -> need.inks().stream()
+                        .filter(n -> n.channel().equals(p.channel()) && changed.contains(n.channel()))
+                        .findFirst()
+                        .orElse(p))
+                .toList());
+    }
+
     public FoodStanding food() {
-        return FoodStanding.of(
-                intake.carriesFoodInk(), head.everNonFood ? FoodStanding.Answer.YES : intake.everNonFood());
+        // An ink that is to come in is as strict about what touches the head as one that is in it.
+        boolean edible = intake.carriesFoodInk()
+                || need.inks().stream().anyMatch(p -> p.chemistry().food());
+        return FoodStanding.of(edible, head.everNonFood ? FoodStanding.Answer.YES : intake.everNonFood());
     }
 
     /** Clocks of soaks and bursts that nobody has stopped yet. */

@@ -2,10 +2,13 @@ package undoknot.server.visit;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.envers.Audited;
 
@@ -54,6 +57,14 @@ public class NozzleCheck {
     public String departureReason;
 
     public String notPossible;
+
+    /** Why nothing was read although no fault forbids it; null for any other check. */
+    @Enumerated(EnumType.STRING)
+    public NotTaken notTaken;
+
+    /** The day of a check that the customer kept and brought along; null for one that was read here. */
+    public LocalDate toldOn;
+
     public String note;
 
     /** Made by a stand-in, not printed by a head. */

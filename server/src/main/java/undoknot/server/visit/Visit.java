@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.hibernate.envers.Audited;
 import undoknot.nozzle.JobClass;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Purpose;
 
 /** One stay of a head in the shop. */
 @Entity
@@ -28,6 +29,10 @@ public class Visit {
     public String tag;
     public UUID headId;
     public UUID customerId;
+
+    /** What it came in for. */
+    @Enumerated(EnumType.STRING)
+    public Purpose purpose = Purpose.REPAIR;
 
     @Enumerated(EnumType.STRING)
     public JobClass jobClass;
@@ -59,6 +64,10 @@ public class Visit {
     /** A plan that somebody changed, as JSON; null while it goes by the rules. */
     @Column(columnDefinition = "longtext")
     public String plan;
+
+    /** A {@link Need} as JSON: what an ink change or a whole-system flush was worked out from; null while nothing was. */
+    @Column(columnDefinition = "longtext")
+    public String need;
 
     protected Visit() {}
 

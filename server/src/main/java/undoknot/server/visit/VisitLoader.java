@@ -43,6 +43,7 @@ public class VisitLoader {
     private final Findings findings;
     private final Departures departures;
     private final HeadEntries headEntries;
+    private final ProcedureEntries procedures;
     private final ShopRules rules;
     private final StoredJson json;
 
@@ -59,6 +60,7 @@ public class VisitLoader {
             Findings findings,
             Departures departures,
             HeadEntries headEntries,
+            ProcedureEntries procedures,
             ShopRules rules,
             StoredJson json) {
         this.visits = visits;
@@ -73,6 +75,7 @@ public class VisitLoader {
         this.findings = findings;
         this.departures = departures;
         this.headEntries = headEntries;
+        this.procedures = procedures;
         this.rules = rules;
         this.json = json;
     }
@@ -99,7 +102,10 @@ public class VisitLoader {
         Map<UUID, Customer> customersById = byId(
                 customers.findAllById(wanted.stream().map(v -> v.customerId).toList()), c -> c.id);
         Map<String, Family> familiesByCode = families.byCode();
-        Map<UUID, List<NozzleCheck>> checksOf = inOrder(checks.findByVisitIdIn(ids), c -> c.visitId, c -> c.takenAt);
+        Map<Boolean, List<NozzleCheck>> byTold =
+                checks.findByVisitIdIn(ids).stream().collect(Collectors.partitioningBy(c -> c.toldOn != null));
+        Map<UUID, List<NozzleCheck>> checksOf = inOrder(byTold.get(false), c -> c.visitId, c -> c.takenAt);
+        Map<UUID, List<NozzleCheck>> keptOf = inOrder(byTold.get(true), c -> c.visitId, c -> c.takenAt);
         Map<UUID, List<DiagnosisRow>> diagnosesOf =
                 inOrder(diagnoses.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
         Map<UUID, List<Attempt>> attemptsOf = inOrder(attempts.findByVisitIdIn(ids), a -> a.visitId, a -> a.startedAt);
@@ -109,10 +115,20 @@ public class VisitLoader {
                 inOrder(departures.findByVisitIdIn(ids), d -> d.visitId, d -> d.madeAt);
         Map<UUID, List<HeadEntryRow>> headEntriesOf =
                 inOrder(headEntries.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
+        Map<UUID, List<ProcedureEntry>> procedureOf =
+                inOrder(procedures.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
         Map<UUID, FluidLot> lotsById = byId(
-                lots.findAllById(attemptsOf.values().stream()
-                        .flatMap(List::stream)
-                        .map(a -> a.lotId)
+                lots.findAllById(Stream.of(
+                                attemptsOf.values().stream()
+                                        .flatMap(List::stream)
+                                        .map(a -> a.lotId),
+                                procedureOf.values().stream()
+                                        .flatMap(List::stream)
+                                        .map(e -> e.lotId),
+                                findingsOf.values().stream()
+                                        .flatMap(List::stream)
+                                        .map(f -> f.lotId))
+                        .flatMap(kept -> kept)
                         .filter(Objects::nonNull)
                         .distinct()
                         .toList()),
@@ -132,7 +148,9 @@ public class VisitLoader {
                                     clocksOf.getOrDefault(visit.id, List.of()),
                                     findingsOf.getOrDefault(visit.id, List.of()),
                                     departuresOf.getOrDefault(visit.id, List.of()),
-                                    headEntriesOf.getOrDefault(visit.id, List.of())),
+                                    headEntriesOf.getOrDefault(visit.id, List.of()),
+                                    procedureOf.getOrDefault(visit.id, List.of()),
+                                    keptOf.getOrDefault(visit.id, List.of())),
                             lotsById);
                 })
                 .toList();
@@ -178,14 +196,18 @@ public class VisitLoader {
     private LoggedVisit logged(
             Visit visit,
             Head head,
-            Family family,
+            Family whole,
             Customer customer,
             LoggedVisit.Rows rows,
             Map<UUID, FluidLot> lotsById) {
-        List<NozzleCheck> own = rows.checks();
+        Intake intake = json.read(visit.intake, Intake.class);
+        // What this printer does not carry counts nowhere, from here on.
+        Family family = whole.having(intake.channels());
+        List<NozzleCheck> own =
+                Stream.concat(rows.checks().stream(), rows.kept().stream()).toList();
         return new LoggedVisit(
                 visit,
-                json.read(visit.intake, Intake.class),
+                intake,
                 head,
                 family,
                 rules.numbered(visit.houseRules),
@@ -203,7 +225,8 @@ public class VisitLoader {
                         .collect(Collectors.toMap(a -> a.id, a -> json.read(a.noted, Noted.class))),
                 against(rows),
                 lotsById,
-                visit.plan == null ? null : json.read(visit.plan, KeptPlan.class));
+                visit.plan == null ? null : json.read(visit.plan, KeptPlan.class),
+                visit.need == null ? Need.NONE : json.read(visit.need, Need.class));
     }
 
     private Map<String, List<Gate>> against(LoggedVisit.Rows rows) {

@@ -165,12 +165,35 @@ class SessionTest {
                         .asText())
                 .isEqualTo(type);
         api.post("/api/nozzles/spoken", Map.of("text", "1", "size", 2)).is(200);
-        api.as(Role.TECHNICIAN).put("/api/lots/" + UUID.randomUUID(), Map.of()).is(403);
-        assertThat(api.as(Role.LEAD)
+        // A technician opens a bottle; what stands on the shelf, and the families, are for a lead to change.
+        assertThat(api.as(Role.TECHNICIAN)
                         .put("/api/lots/" + UUID.randomUUID(), Map.of())
                         .is(422)
                         .messageAt("name"))
                 .contains("Enter the name");
+        String lot = api.lotOf("AQUEOUS_CLEANER", 80);
+        Map<String, Object> corrected = Map.of(
+                "version",
+                0,
+                "name",
+                "Other",
+                "kind",
+                "AQUEOUS_CLEANER",
+                "maker",
+                "Nobody",
+                "lotCode",
+                "X",
+                "foodSafe",
+                false,
+                "bottleMl",
+                100,
+                "remainingMl",
+                50,
+                "price",
+                1);
+        api.put("/api/lots/" + lot, corrected).is(403);
+        api.as(Role.LEAD).put("/api/lots/" + lot, corrected).is(200);
+        api.as(Role.TECHNICIAN).put("/api/families/NEW-1", Map.of()).is(403);
         assertThat(List.of(Role.values())).hasSize(3);
     }
 }

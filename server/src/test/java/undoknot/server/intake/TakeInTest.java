@@ -101,11 +101,65 @@ class TakeInTest {
     }
 
     @Test
-    void every_port_of_the_family_is_told() {
+    void a_channel_that_the_printer_does_not_carry_counts_nowhere() {
+        String visit = api.newVisit(api.intake("VENNICK-B3", "C", "M"));
+        JsonNode seen = api.get("/api/visits/" + visit).body();
+        assertThat(seen.path("family").path("channels").findValuesAsText("code"))
+                .containsExactly("C", "M");
+        String check = UUID.randomUUID().toString();
+        api.put(
+                        "/api/visits/" + visit + "/checks/" + check,
+                        Map.of("reading", Map.of("C", "F".repeat(208), "M", "M".repeat(3) + "F".repeat(205))))
+                .is(200);
+        assertThat(api.put("/api/visits/" + visit + "/checks/" + UUID.randomUUID(), Map.of("reading", api.reading(0)))
+                        .is(422)
+                        .messageAt("reading.Y"))
+                .contains("no channel Y");
+        // Read once, its channels stay as they are.
+        JsonNode before = api.get("/api/visits/" + visit).body();
+        ObjectNode intake = (ObjectNode) before.path("intake").deepCopy();
+        intake.set("ports", api.intake("VENNICK-B3", "C", "M", "Y").path("ports"));
+        assertThat(api.put(
+                                "/api/visits/" + visit,
+                                Map.of("version", before.path("version").asLong(), "intake", intake))
+                        .is(422)
+                        .messageAt("intake.ports"))
+                .contains("readings of these channels");
+    }
+
+    @Test
+    void a_port_that_the_family_does_not_have_is_refused() {
         Api.Answer answer = api.put(
-                        "/api/visits/" + UUID.randomUUID(), Map.of("intake", api.intake("VENNICK-B3", "C", "M")))
+                        "/api/visits/" + UUID.randomUUID(), Map.of("intake", api.intake("VENNICK-B3", "C", "K")))
                 .is(422);
-        assertThat(answer.messageAt("intake.ports")).contains("Yellow");
+        assertThat(answer.messageAt("intake.ports")).contains("do not belong");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"REPAIR, 422", "INK_CHANGE, 200", "SYSTEM_FLUSH, 200", "CHECK_OVER, 200"})
+    void a_symptom_is_asked_of_a_repair_alone(String purpose, int status) {
+        ObjectNode intake = api.intake("VENNICK-B3", "C", "M", "Y");
+        intake.put("purpose", purpose);
+        intake.putArray("symptoms");
+        Api.Answer answer = api.put("/api/visits/" + UUID.randomUUID(), Map.of("intake", intake))
+                .is(status);
+        if (status == 422) {
+            assertThat(answer.messageAt("intake.symptoms")).isEqualTo("Choose at least one symptom.");
+        } else {
+            assertThat(answer.body().path("judgement").path("causes").size()).isPositive();
+        }
+    }
+
+    @Test
+    void a_head_that_returns_brings_what_was_told_last_and_an_old_tag_finds_it() {
+        ObjectNode told = api.intake("VENNICK-B3", "C", "M");
+        told.put("printer", "Gannet 3");
+        String visit = api.newVisit(told);
+        String tag = api.get("/api/visits/" + visit).body().path("tag").asText();
+        JsonNode known = api.get("/api/heads?serial=" + tag).is(200).body().get(0);
+        assertThat(known.path("serial").asText()).isEqualTo(told.path("serial").asText());
+        assertThat(known.path("last").path("printer").asText()).isEqualTo("Gannet 3");
+        assertThat(known.path("last").path("ports").findValuesAsText("channel")).containsExactly("C", "M");
     }
 
     @Test

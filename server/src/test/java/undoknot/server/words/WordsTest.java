@@ -25,6 +25,7 @@ import undoknot.flow.Term;
 import undoknot.flow.Unit;
 import undoknot.fluid.FluidKind;
 import undoknot.fluid.InkChemistry;
+import undoknot.head.Channel;
 import undoknot.head.CheckLayout;
 import undoknot.head.Construction;
 import undoknot.head.FoodStanding;
@@ -39,16 +40,21 @@ import undoknot.observation.Sign;
 import undoknot.observation.Symptom;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Purpose;
 import undoknot.outcome.Worth;
 import undoknot.plan.Branch;
 import undoknot.plan.Doing;
 import undoknot.practice.HouseQuestion;
+import undoknot.procedure.Act;
+import undoknot.procedure.InkChange;
 import undoknot.scan.NozzleReading;
 import undoknot.scan.SheetNotFound;
 import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
 import undoknot.server.account.Units;
+import undoknot.server.alsofound.AlsoFound;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.NotTaken;
 import undoknot.simulator.ScanStyle;
 import undoknot.sitting.Asked;
 import undoknot.sitting.Part;
@@ -138,6 +144,14 @@ class WordsTest {
                 Arguments.of("submerge", Limits.Submerge.values()),
                 Arguments.of("knot", Knot.values()),
                 Arguments.of("outcome", Outcome.values()),
+                Arguments.of("purpose", Purpose.values()),
+                Arguments.of("sheetPlace", Intake.SheetPlace.values()),
+                Arguments.of("notTaken", NotTaken.values()),
+                Arguments.of("alsoFound", AlsoFound.What.values()),
+                Arguments.of("fitting", Channel.Fitting.values()),
+                Arguments.of("step", Act.values()),
+                Arguments.of("stepFinding", Act.Finding.values()),
+                Arguments.of("inkWay", InkChange.Way.values()),
                 Arguments.of("food", FoodStanding.values()),
                 Arguments.of("told", FoodStanding.Answer.values()),
                 Arguments.of("climate", Intake.Climate.values()),
