@@ -56,6 +56,10 @@ export function useLots() {
   return useQuery({ queryKey: ['lots'], queryFn: () => answer(api.GET('/api/lots')) });
 }
 
+export function useWaste() {
+  return useQuery({ queryKey: ['waste'], queryFn: () => answer(api.GET('/api/waste')) });
+}
+
 export function useDraftKeys() {
   return useQuery({ queryKey: ['drafts'], queryFn: () => answer(api.GET('/api/drafts')) });
 }

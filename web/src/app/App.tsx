@@ -31,6 +31,8 @@ const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
 const PlanPage = lazy(() => import('../plan/PlanPage'));
 const SumsPage = lazy(() => import('../flow/SumsPage'));
+const ProcedurePage = lazy(() => import('../procedure/ProcedurePage'));
+const FamiliesPage = lazy(() => import('../family/FamiliesPage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -68,6 +70,8 @@ function Views() {
               <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
               <Route path="/visits/:id/plan" element={<PlanPage />} />
               <Route path="/sums/:sum?" element={<SumsPage />} />
+              <Route path="/visits/:id/steps" element={<ProcedurePage />} />
+              <Route path="/families/:code?" element={<FamiliesPage />} />
               <Route path="/visits/:id/worth" element={<WorthPage />} />
               <Route path="/house-rules" element={<HousePage />} />
               <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />

@@ -135,6 +135,7 @@ interface ChoiceProps<V extends string> {
   isFixed?: boolean;
   error?: string;
   hint?: string;
+  required?: boolean;
 }
 
 /** A choice of few: one tap each, large enough for a glove. */
@@ -147,6 +148,7 @@ export function Choice<V extends string>({
   isFixed,
   error,
   hint,
+  required,
 }: ChoiceProps<V>) {
   const id = useId();
   return (
@@ -158,6 +160,7 @@ export function Choice<V extends string>({
         color={error ? 'error' : undefined}
       >
         {label}
+        {required && <span aria-hidden> *</span>}
       </Typography>
       <ToggleButtonGroup
         exclusive={!isMany}

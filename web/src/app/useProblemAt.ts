@@ -17,7 +17,19 @@ export function useProblemAt<T extends FieldValues>(
       const path = placeOf(error.field).replace(/\[(\d+)\]/g, '.$1');
       form.setError(path as FieldPath<T>, { message: error.message }, { shouldFocus: i === 0 });
     });
+    if (problem && problem.errors.length > 0) {
+      showFirstError();
+    }
     // The place of a field follows from the entries as they were sent.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [problem, form]);
+}
+
+/** Brings what is wrong into sight: below a long form nobody sees what was refused above. */
+export function showFirstError(): void {
+  window.requestAnimationFrame(() =>
+    document
+      .querySelector<HTMLElement>('main .Mui-error, [role=dialog] .Mui-error')
+      ?.scrollIntoView?.({ block: 'center' }),
+  );
 }

@@ -99,7 +99,8 @@ function UnfinishedTakeIns() {
           to={`/take-in/${draft.key.slice('intake-'.length)}`}
           variant="outlined"
         >
-          Take-in of {moment(draft.editedAt)}
+          {draft.about ? `${draft.about}, ` : 'Take-in of '}
+          {moment(draft.editedAt)}
         </Button>
       ))}
     </Stack>

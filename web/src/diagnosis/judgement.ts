@@ -103,6 +103,8 @@ export function adviceWay(advice: Advice, visit: Visit): string {
       const own = isNamed ? `method=${method}` : (PRESET[method] ?? '');
       return `attempt/${kind}?${query(channels, own, ...styleQuery(advice))}`;
     }
+    case 'STEP':
+      return 'steps';
     case 'ASK_CUSTOMER':
       return 'facts';
     default:

@@ -8,11 +8,14 @@ import { Empty, Failed, Loading } from '../app/states';
 import { dateInDays, day } from '../bench/time';
 import { word } from '../words/words';
 import { LotForm } from './LotForm';
+import { MixForm } from './MixForm';
+import { WasteBlock } from './WasteBlock';
 
-/** The shelf: every bottle with its level. A lead puts new ones there and corrects a level. */
+/** The shelf: every bottle with its level. A technician opens and mixes; a lead corrects what stands there. */
 export default function ShelfPage() {
   const lots = useLots();
-  const { isLead } = useSession();
+  const { isLead, mayWrite } = useSession();
+  const [isMixing, setMixing] = useState(false);
   const [edited, setEdited] = useState<Lot | 'new'>();
   if (lots.isPending) {
     return <Loading what="the shelf" />;
@@ -24,16 +27,19 @@ export default function ShelfPage() {
     <Page
       title="The shelf"
       aside={
-        isLead && (
-          <Button variant="contained" onClick={() => setEdited('new')}>
-            Put a bottle on the shelf
-          </Button>
+        mayWrite && (
+          <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
+            <Button variant="contained" onClick={() => setEdited('new')}>
+              Put a bottle on the shelf
+            </Button>
+            <Button variant="outlined" onClick={() => setMixing(true)}>
+              Mix
+            </Button>
+          </Stack>
         )
       }
     >
-      {lots.data.length === 0 && (
-        <Empty>No bottle stands here. A lead puts the first one on the shelf.</Empty>
-      )}
+      {lots.data.length === 0 && <Empty>No bottle stands here. Put the first one on the shelf.</Empty>}
       <Box
         component="ul"
         sx={{
@@ -49,6 +55,8 @@ export default function ShelfPage() {
           <Bottle key={lot.id} lot={lot} edit={isLead ? () => setEdited(lot) : undefined} />
         ))}
       </Box>
+      <WasteBlock mayWrite={mayWrite} />
+      {isMixing && <MixForm lots={lots.data} close={() => setMixing(false)} />}
       {edited && <LotForm lot={edited === 'new' ? undefined : edited} close={() => setEdited(undefined)} />}
     </Page>
   );
@@ -90,6 +98,7 @@ function Bottle({ lot, edit }: { lot: Lot; edit?: () => void }) {
         <Typography color="text.secondary">
           {word('fluidKind', lot.kind)}
           {lot.foodSafe && ', food-safe'}
+          {lot.madeOn && `, mixed here ${day(lot.madeOn)}`}
         </Typography>
         <Typography color={isExpired ? 'error' : 'text.secondary'} sx={{ fontWeight: isExpired ? 700 : 400 }}>
           {lot.expiresOn

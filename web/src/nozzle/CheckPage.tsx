@@ -1,14 +1,16 @@
 import { Button, Stack, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useCallback, useEffect, useReducer, useRef } from 'react';
 import { Controller } from 'react-hook-form';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import * as z from 'zod';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import { useVisit } from '../api/queries';
 import type { Check, Coarse, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Entry } from '../app/fields';
+import { ChoiceEntry, Entry } from '../app/fields';
+import { dateInDays } from '../bench/time';
+import { capital, terms, word } from '../words/words';
 import { Page } from '../app/Page';
 import { differences, Reconcile } from '../app/Reconcile';
 import { Failed, Loading, WriteProblem } from '../app/states';
@@ -23,7 +25,7 @@ import { BegunAt, begunInstant } from '../treatment/BegunAt';
 import { MapFromFile } from './MapFromFile';
 import { edit, startEditing, type Reading } from './editing';
 
-type Kind = 'MAP' | 'COARSE' | 'NONE';
+type Kind = 'MAP' | 'COARSE' | 'NONE' | 'NOT_TAKEN';
 
 interface CheckDraft {
   id: string;
@@ -34,11 +36,15 @@ interface CheckDraft {
   reason: string;
   note: string;
   begunAt: string;
+  notTaken: NonNullable<Check['notTaken']> | null;
+  /** Day of a check that the customer kept; empty for one that is read here. */
+  toldOn: string;
 }
 
 export default function CheckPage() {
   const { id = '', checkId } = useParams();
   const visit = useVisit(id);
+  const [query] = useSearchParams();
   if (visit.isPending) {
     return <Loading what="the visit" />;
   }
@@ -47,9 +53,10 @@ export default function CheckPage() {
   }
   return (
     <CheckForm
-      key={checkId ?? 'new'}
+      key={checkId ?? (query.has('kept') ? 'kept' : 'new')}
       visit={visit.data}
-      check={visit.data.checks.find((c) => c.id === checkId)}
+      check={[...visit.data.checks, ...visit.data.keptChecks].find((c) => c.id === checkId)}
+      isTold={query.has('kept')}
     />
   );
 }
@@ -63,7 +70,7 @@ function mayPrint({ head }: Visit): boolean {
   return head.keptFrom.length === 0 && head.site === 'IN_CARRIAGE';
 }
 
-function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
+function draftOf(visit: Visit, check: Check | undefined, isTold: boolean): CheckDraft {
   return {
     id: check?.id ?? newId(),
     version: check?.version,
@@ -71,13 +78,17 @@ function draftOf(visit: Visit, check: Check | undefined): CheckDraft {
     kind:
       check?.coarse || (!check && !mayPrint(visit))
         ? 'COARSE'
-        : check?.notPossible === undefined
-          ? 'MAP'
-          : 'NONE',
+        : check?.notTaken
+          ? 'NOT_TAKEN'
+          : check?.notPossible === undefined
+            ? 'MAP'
+            : 'NONE',
     coarse: check?.coarse ?? { kind: mayPrint(visit) ? 'BARS' : 'STREAM', channels: {} },
     reason: check?.notPossible ?? '',
     note: check?.note ?? '',
     begunAt: '',
+    notTaken: check?.notTaken ?? null,
+    toldOn: check?.toldOn ?? (isTold ? dateInDays(-7) : ''),
   };
 }
 
@@ -89,15 +100,18 @@ const schema = z.looseObject({}).superRefine((form, context) => {
       message: 'Record a reading, or say why no check is possible.',
     });
   }
+  if (form.kind === 'NOT_TAKEN' && !form.notTaken) {
+    context.addIssue({ code: 'custom', path: ['notTaken'], message: 'Say why nothing was read.' });
+  }
 });
 
-function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined }) {
+function CheckForm({ visit, check, isTold }: { visit: Visit; check: Check | undefined; isTold: boolean }) {
   const navigate = useNavigate();
   const arrived = useRef<(draft: CheckDraft) => void>(undefined);
   const onArrival = useCallback((draft: CheckDraft) => arrived.current?.(draft), []);
   const { form, drop } = useDraftForm<CheckDraft>(
-    check ? `check-${check.id}` : `check-of-${visit.id}`,
-    () => draftOf(visit, check),
+    check ? `check-${check.id}` : `${isTold ? 'kept-check' : 'check'}-of-${visit.id}`,
+    () => draftOf(visit, check, isTold),
     schema,
     onArrival,
   );
@@ -121,6 +135,8 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
     reading: value.kind === 'MAP' ? editing.reading : undefined,
     coarse: value.kind === 'COARSE' ? value.coarse : undefined,
     notPossible: value.kind === 'NONE' ? value.reason : undefined,
+    notTaken: value.kind === 'NOT_TAKEN' ? (value.notTaken ?? undefined) : undefined,
+    toldOn: value.toldOn || undefined,
     note: value.note,
   });
   const against = useAgainst();
@@ -145,11 +161,16 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
   useProblemAt(form, write.problem, (field) => (field === 'notPossible' ? 'reason' : field));
   const gates = gatesOf(write.problem);
   const lastMap = visit.checks.filter((c) => c.reading && c.id !== check?.id).at(-1)?.reading;
-  const title = check
-    ? `Amend check ${check.number}`
-    : visit.checks.length === 0
-      ? 'First nozzle check'
-      : 'Nozzle check';
+  const title = check?.toldOn
+    ? 'Amend the check that the customer kept'
+    : isTold
+      ? 'A check that the customer kept'
+      : check
+        ? `Amend check ${check.number}`
+        : visit.checks.length === 0
+          ? 'First nozzle check'
+          : 'Nozzle check';
+  const isKept = isTold || Boolean(check?.toldOn);
 
   const theirs = (write.problem?.extra.current ?? {}) as {
     version?: number;
@@ -187,7 +208,8 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
         >
           <ToggleButton value="MAP">A check was printed</ToggleButton>
           <ToggleButton value="COARSE">Bars, stream or pad</ToggleButton>
-          <ToggleButton value="NONE">No check possible</ToggleButton>
+          {!isKept && <ToggleButton value="NONE">No check possible</ToggleButton>}
+          {!isKept && <ToggleButton value="NOT_TAKEN">Not taken</ToggleButton>}
         </ToggleButtonGroup>
         {kind === 'MAP' && (
           <>
@@ -222,13 +244,34 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
             hint="The error shown, or what keeps the head from printing."
           />
         )}
+        {kind === 'NOT_TAKEN' && (
+          <ChoiceEntry
+            control={form.control}
+            name="notTaken"
+            label="Why nothing was read"
+            required
+            isFixed
+            hint="It says nothing about the head: nothing is taken for gone, and nothing for sound."
+            options={terms('notTaken').map((value) => ({ value, label: capital(word('notTaken', value)) }))}
+          />
+        )}
+        {isKept && (
+          <Entry
+            control={form.control}
+            name="toldOn"
+            label="Day on the sheet"
+            type="date"
+            hint="It is told: shown and compared, and no verdict on anything done here."
+            required
+          />
+        )}
         <Entry
           control={form.control}
           name="note"
           label="Note: paper, rest, light"
           hint="Compare like with like: the same paper, after the same rest."
         />
-        {!check && (
+        {!check && !isKept && (
           <BegunAt
             begunAt={form.watch('begunAt')}
             set={(_, typed) => form.setValue('begunAt', typed, { shouldDirty: true, shouldValidate: true })}
@@ -241,7 +284,19 @@ function CheckForm({ visit, check }: { visit: Visit; check: Check | undefined })
         ) : (
           <WriteProblem problem={write.problem} />
         )}
-        <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
+        <Stack
+          direction="row"
+          sx={{
+            gap: 1.5,
+            flexWrap: 'wrap',
+            // In reach without scrolling, however many channels there are.
+            position: 'sticky',
+            bottom: { xs: 72, md: 0 },
+            py: 1,
+            bgcolor: 'background.default',
+            zIndex: 2,
+          }}
+        >
           <Button
             variant="contained"
             size="large"

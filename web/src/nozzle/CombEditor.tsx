@@ -6,7 +6,7 @@ import type { Channel, Family } from '../api/types';
 import { capital, word } from '../words/words';
 import { Comb, combWords } from './Comb';
 import { LETTERS, STATE_OF, tally, type Letter } from './comb';
-import type { Edit, Editing } from './editing';
+import { isTakenOver, type Edit, type Editing } from './editing';
 import { Teeth } from './Teeth';
 import { ToothSign } from './ToothSign';
 
@@ -46,16 +46,11 @@ export function CombEditor({ family, state, dispatch, last }: Props) {
       }}
     >
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', mb: 1.5 }}>
-        <Button
-          variant="outlined"
-          onClick={() =>
-            dispatch({ kind: 'fill', channels: family.channels.map((c) => c.code), letter: 'F' })
-          }
-        >
-          All channels fire
+        <Button variant="outlined" onClick={() => dispatch({ kind: 'restFires' })}>
+          {isTouched(state.reading) ? 'All the rest fires' : 'All channels fire'}
         </Button>
         {last && (
-          <Button variant="outlined" onClick={() => dispatch({ kind: 'replace', reading: last })}>
+          <Button variant="outlined" onClick={() => dispatch({ kind: 'startFrom', reading: last })}>
             Start from the last check
           </Button>
         )}
@@ -136,6 +131,7 @@ export function CombEditor({ family, state, dispatch, last }: Props) {
             key={code}
             channel={channel}
             brush={brush}
+            replaces={isTakenOver(state.reading, code)}
             onSaid={(nozzles) => dispatch({ kind: 'said', channel: code, nozzles, letter: brush })}
           />
           <Typography aria-live="polite" sx={{ my: 1, fontWeight: 600 }}>
@@ -158,6 +154,10 @@ export function CombEditor({ family, state, dispatch, last }: Props) {
   );
 }
 
+function isTouched(reading: Record<string, string>): boolean {
+  return Object.values(reading).some((text) => /[^U]/.test(text));
+}
+
 function shortCounts(reading: string): string {
   const counts = tally(reading);
   if (counts.U === reading.length) {
@@ -176,10 +176,13 @@ const FAULTS: Record<string, (part: string, last: number) => string> = {
 function Spoken({
   channel,
   brush,
+  replaces,
   onSaid,
 }: {
   channel: Channel;
   brush: Letter;
+  /** Whether the channel still stands as the last check had it. */
+  replaces: boolean;
   onSaid: (nozzles: number[]) => void;
 }) {
   const [text, setText] = useState('');
@@ -227,7 +230,12 @@ function Spoken({
         value={text}
         onChange={(event) => setText(event.target.value)}
         error={trouble !== undefined}
-        helperText={trouble ?? 'Nozzles still unread become firing; those firing stay.'}
+        helperText={
+          trouble ??
+          (replaces
+            ? 'It replaces what was taken over from the last check in this channel.'
+            : 'Nozzles still unread become firing; those firing stay.')
+        }
         autoComplete="off"
       />
       <Button type="submit" variant="contained">

@@ -5,24 +5,39 @@ import { useComparison, useMovements, useVisit } from '../api/queries';
 import type { Acceptance, Channel, Check, Comparison, Counts, Movement } from '../api/types';
 import { Block, Page } from '../app/Page';
 import { Empty, Failed, Loading } from '../app/states';
-import { moment } from '../bench/time';
+import { day, moment } from '../bench/time';
 import { word } from '../words/words';
 import { AcceptanceMark } from './AcceptanceMark';
 import { ChannelHistory } from './ChannelHistory';
 import { CoarseCompare } from './CoarseCompare';
+import { lineWords } from './coarse';
+import { combWords } from './Comb';
 import { combPaths } from './comb';
 import { groupWords } from './features';
 import { FlipScans } from './FlipScans';
+
+/** What the last reading is set beside: the first one that is like it, or else the first of any kind; never itself. */
+function firstFor(checks: Check[], now: string | undefined): Check | undefined {
+  const last = checks.find((check) => check.id === now);
+  const others = checks.filter((check) => check !== last);
+  return (
+    others.find(
+      (check) =>
+        Boolean(check.reading) === Boolean(last?.reading) && check.coarse?.kind === last?.coarse?.kind,
+    ) ?? others[0]
+  );
+}
 
 export default function ComparePage() {
   const { id = '' } = useParams();
   const visit = useVisit(id);
   const [parameters, setParameters] = useSearchParams();
-  const all = (visit.data?.checks ?? []).filter((check) => check.reading || check.coarse);
-  const maps = all.filter((check) => check.reading);
-  const usual = maps.length > 1 ? maps : all;
-  const before = parameters.get('before') ?? usual.at(-2)?.id;
-  const now = parameters.get('now') ?? usual.at(-1)?.id;
+  const own = (visit.data?.checks ?? []).filter((check) => check.reading || check.coarse);
+  // A check that the customer kept stands first: it is the older one, and it judges nothing.
+  const all = [...(visit.data?.keptChecks ?? []), ...own];
+  const maps = own.filter((check) => check.reading);
+  const now = parameters.get('now') ?? own.at(-1)?.id;
+  const before = parameters.get('before') ?? firstFor(own, now)?.id;
   const [first, second] = [before, now].map((wanted) => all.find((check) => check.id === wanted));
   const areMaps = Boolean(first?.reading && second?.reading);
   const comparison = useComparison(id, areMaps ? before : undefined, areMaps ? now : undefined);
@@ -48,16 +63,20 @@ export default function ComparePage() {
             <CheckChoice label="Before" checks={all} value={before ?? ''} onChange={choose('before')} />
             <CheckChoice label="Now" checks={all} value={now ?? ''} onChange={choose('now')} />
           </Stack>
+          {first && second && first.id === second.id && (
+            <Empty>That is one reading twice. Choose another one.</Empty>
+          )}
           {first && second && !areMaps && first.coarse?.kind !== second.coarse?.kind && (
-            <Empty>
-              Only readings of one kind can be compared. Choose two maps, or two of the same kind.
-            </Empty>
+            <Unlike before={first} now={second} channels={visit.data.family.channels} />
           )}
-          {first?.coarse && second?.coarse && first.coarse.kind === second.coarse.kind && (
-            <CoarseCompare visitId={id} before={first} now={second} channels={visit.data.family.channels} />
-          )}
+          {first?.coarse &&
+            second?.coarse &&
+            first.id !== second.id &&
+            first.coarse.kind === second.coarse.kind && (
+              <CoarseCompare visitId={id} before={first} now={second} channels={visit.data.family.channels} />
+            )}
           {comparison.isError && <Failed error={comparison.error} again={() => void comparison.refetch()} />}
-          {areMaps && comparison.data && (
+          {areMaps && first?.id !== second?.id && comparison.data && (
             <Both
               visitId={id}
               comparison={comparison.data}
@@ -87,11 +106,37 @@ function CheckChoice({
     <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {checks.map((check) => (
         <MenuItem key={check.id} value={check.id}>
-          Check {check.number}, {moment(check.takenAt)}
+          {check.toldOn
+            ? `Kept by the customer, ${day(check.toldOn)}`
+            : `Check ${check.number}, ${moment(check.takenAt)}`}
           {check.coarse && `, ${word('coarseKind', check.coarse.kind)}`}
         </MenuItem>
       ))}
     </TextField>
+  );
+}
+
+/** Two readings of different kinds stand side by side: nothing is counted from one to the other. */
+function Unlike({ before, now, channels }: { before: Check; now: Check; channels: Channel[] }) {
+  const said = (check: Check, code: string) =>
+    check.coarse ? lineWords(check.coarse.channels[code]) : combWords(check.reading?.[code] ?? '');
+  return (
+    <Block title="Side by side">
+      <Typography sx={{ mb: 1 }}>
+        They are of different kinds, so nothing is counted from one to the other.
+      </Typography>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
+        {channels.map((channel) => (
+          <Typography
+            component="li"
+            key={channel.code}
+            sx={{ borderLeft: `10px solid ${channel.ink}`, pl: 1 }}
+          >
+            <b>{channel.colour}</b>: {said(before, channel.code)}; now {said(now, channel.code)}
+          </Typography>
+        ))}
+      </Box>
+    </Block>
   );
 }
 

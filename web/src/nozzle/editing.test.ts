@@ -18,6 +18,22 @@ describe('editing a reading', () => {
     expect(run({ kind: 'said', channel: 'K', nozzles: [1], letter: 'U' }).reading.K).toBe('UUUU');
   });
 
+  it('fills what is unread and leaves what was typed', () => {
+    const said = run({ kind: 'said', channel: 'C', nozzles: [2], letter: 'M' });
+    expect(edit(said, { kind: 'restFires' }).reading).toEqual({ K: 'FFFF', C: 'FMFF' });
+  });
+
+  it('replaces a channel that was taken over from the last check, once', () => {
+    const from = run({ kind: 'startFrom', reading: { K: 'MMFD', C: 'MFFF' } });
+    const said = edit(from, { kind: 'said', channel: 'K', nozzles: [4], letter: 'M' });
+    expect(said.reading).toEqual({ K: 'FFFM', C: 'MFFF' });
+    const more = edit(said, { kind: 'said', channel: 'K', nozzles: [1], letter: 'D' });
+    expect(more.reading.K).toBe('DFFM');
+    // Undone, it stands as the last check had it again, and is replaced again.
+    const back = edit(said, { kind: 'undo' });
+    expect(edit(back, { kind: 'said', channel: 'K', nozzles: [2], letter: 'M' }).reading.K).toBe('FMFF');
+  });
+
   it('makes one step of a whole drag', () => {
     const dragged = run(
       { kind: 'paint', channel: 'C', nozzles: [1], letter: 'M', isDrag: true },

@@ -16,12 +16,21 @@ export type Edit =
   | { kind: 'paint'; channel: string; nozzles: number[]; letter: Letter; isDrag?: boolean }
   | { kind: 'said'; channel: string; nozzles: number[]; letter: Letter }
   | { kind: 'fill'; channels: string[]; letter: Letter }
+  | { kind: 'restFires' }
+  | { kind: 'startFrom'; reading: Reading }
   | { kind: 'replace'; reading: Reading }
   | { kind: 'dragEnd' }
   | { kind: 'undo' }
   | { kind: 'redo' };
 
 const KEPT_STEPS = 200;
+
+/** Channels of a reading that still stand as the last check had them: what is said of one of them replaces it. */
+const TAKEN_OVER = new WeakMap<Reading, readonly string[]>();
+
+export function isTakenOver(reading: Reading, channel: string): boolean {
+  return TAKEN_OVER.get(reading)?.includes(channel) ?? false;
+}
 
 export function startEditing(reading: Reading): Editing {
   return { reading, undo: [], redo: [], isDragging: false };
@@ -69,9 +78,14 @@ export function edit(state: Editing, change: Edit): Editing {
     case 'said':
       return step(
         state,
-        changed(state.reading, change.channel, (text) =>
-          setNozzles(change.letter === 'U' ? text : text.replaceAll('U', 'F'), change.nozzles, change.letter),
-        ),
+        changed(state.reading, change.channel, (text) => {
+          const start = isTakenOver(state.reading, change.channel)
+            ? 'F'.repeat(text.length)
+            : change.letter === 'U'
+              ? text
+              : text.replaceAll('U', 'F');
+          return setNozzles(start, change.nozzles, change.letter);
+        }),
       );
     case 'fill':
       return step(
@@ -81,6 +95,19 @@ export function edit(state: Editing, change: Edit): Editing {
           state.reading,
         ),
       );
+    case 'restFires':
+      return step(
+        state,
+        Object.keys(state.reading).reduce(
+          (reading, code) => changed(reading, code, (text) => text.replaceAll('U', 'F')),
+          state.reading,
+        ),
+      );
+    case 'startFrom': {
+      const reading = { ...change.reading };
+      TAKEN_OVER.set(reading, Object.keys(reading));
+      return step(state, reading);
+    }
     case 'replace':
       return step(state, change.reading);
   }
@@ -88,7 +115,15 @@ export function edit(state: Editing, change: Edit): Editing {
 
 function changed(reading: Reading, channel: string, how: (text: string) => string): Reading {
   const text = how(reading[channel]);
-  return text === reading[channel] ? reading : { ...reading, [channel]: text };
+  if (text === reading[channel]) {
+    return reading;
+  }
+  const next = { ...reading, [channel]: text };
+  TAKEN_OVER.set(
+    next,
+    (TAKEN_OVER.get(reading) ?? []).filter((code) => code !== channel),
+  );
+  return next;
 }
 
 function step(state: Editing, reading: Reading, isDrag = false): Editing {

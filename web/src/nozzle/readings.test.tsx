@@ -103,7 +103,7 @@ describe('a coarse reading', () => {
     expect(await screen.findByText(/better \(streaked at the end, now full\)/)).toBeVisible();
     unmount();
     show(<ComparePage />, { at: '/visits/visit-1/compare?before=a&now=c', path });
-    expect(await screen.findByText(/Only readings of one kind can be compared/)).toBeVisible();
+    expect(await screen.findByText(/They are of different kinds/)).toBeVisible();
   });
 });
 

@@ -6,7 +6,7 @@ import { answer, api, Problem, upload } from '../api/http';
 import type { FindingView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { Empty, WriteProblem } from '../app/states';
-import { away, moment } from '../bench/time';
+import { away, day, moment } from '../bench/time';
 import { MarkedAgainst } from '../treatment/Against';
 import { capital, word } from '../words/words';
 
@@ -100,6 +100,8 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
       >
         <b>{capital(name)}</b>
         {finding.note && `; ${finding.note}`}
+        {finding.volumeMl && finding.lot && `; ${finding.volumeMl} mL of ${finding.lot}`}
+        {finding.expectedOn && `; expected back on ${day(finding.expectedOn)}`}
         <Box component="span" sx={{ color: 'text.secondary' }}>
           {' '}
           {finding.foundBy}, {moment(finding.foundAt)}

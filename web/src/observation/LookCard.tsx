@@ -1,13 +1,27 @@
-import { Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  MenuItem,
+  Stack,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
 import { useRef, useState } from 'react';
 import { answer, api, Problem } from '../api/http';
 import { newId } from '../api/newId';
+import { useLots } from '../api/queries';
 import type { Judgement, LookView, Visit, Sign } from '../api/types';
 import { useWrite } from '../api/useWrite';
+import { readNumber } from '../app/fields';
 import { WriteProblem } from '../app/states';
 import { capital, word } from '../words/words';
 import { Against, gatesOf, useAgainst } from '../treatment/Against';
 import { FindingList } from './FindingList';
+
+/** Of the whole head, where a look can be taken cartridge by cartridge as well. */
+const ALL = 'ALL';
 
 interface Props {
   visit: Visit;
@@ -22,20 +36,32 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   const [chosen, setChosen] = useState<string>();
   const [note, setNote] = useState('');
   const codes = visit.family.channels.map((c) => c.code);
-  const channel = look.scope === 'CHANNEL' ? (chosen ?? look.channel ?? codes[0]) : undefined;
   const own = judgement.findings.filter((f) => f.look === look.look && !f.withdrawn);
+  // Port by port in order: the next one is the first that nothing was found in yet.
+  const open = codes.filter((code) => !own.some((f) => f.channel === code && f.stands));
+  const isOfHead = look.scope === 'HEAD';
+  const next = own.some((f) => f.channel && f.stands) ? open[0] : undefined;
+  const channel = isOfHead ? chosen : (chosen ?? next ?? look.channel ?? codes[0]);
+  const others = open.filter((code) => code !== channel);
   // Sent again after a lost connection, a finding is the same one.
   const key = useRef(newId());
   const against = useAgainst();
+  const [lotId, setLotId] = useState('');
+  const [ml, setMl] = useState('');
+  const [expectedOn, setExpectedOn] = useState('');
   const write = useWrite(
-    (sign: Sign) =>
+    ({ sign, others, at }: { sign: Sign; others?: string[]; at?: string }) =>
       answer(
         api.PUT('/api/visits/{visitId}/findings/{id}', {
           params: { path: { visitId: visit.id, id: key.current } },
           body: {
             sign,
-            channel,
+            channel: at ?? channel,
+            others,
             note: note || undefined,
+            lotId: lotId && readNumber(ml) ? lotId : undefined,
+            volumeMl: lotId ? readNumber(ml) : undefined,
+            expectedOn: sign === 'ERROR_EXPECTED_BACK' ? expectedOn || undefined : undefined,
             ...against.body(),
           },
         }),
@@ -43,6 +69,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
     () => {
       key.current = newId();
       setNote('');
+      setMl('');
       setChosen(undefined);
       against.forget();
     },
@@ -82,29 +109,47 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
       {own.length > 0 && <FindingList visit={visit} findings={own} mayWrite={mayWrite} />}
       {mayWrite && (
         <>
-          {look.scope === 'CHANNEL' && (
+          {look.byPort && (
             <ToggleButtonGroup
               exclusive
               aria-label={`Channel for ${word('look', look.look)}`}
-              value={channel}
-              onChange={(_, code: string | null) => code && setChosen(code)}
+              value={channel ?? ALL}
+              onChange={(_, code: string | null) => code && setChosen(code === ALL ? undefined : code)}
               sx={{ flexWrap: 'wrap' }}
             >
+              {isOfHead && <ToggleButton value={ALL}>all of them</ToggleButton>}
               {codes.map((code) => (
                 <ToggleButton key={code} value={code}>
                   {code}
+                  {own.some((f) => f.channel === code && f.stands) && ' ✓'}
                 </ToggleButton>
               ))}
             </ToggleButtonGroup>
           )}
-          {isFirst && (
+          <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
             <TextField
               label="Note, if wanted"
               value={note}
               onChange={(event) => setNote(event.target.value)}
               size="small"
+              sx={{ flex: '1 1 180px' }}
             />
-          )}
+            {look.usesFluid && isFirst && (
+              <FluidUsed visit={visit} lotId={lotId} setLotId={setLotId} ml={ml} setMl={setMl} />
+            )}
+            {look.look === 'ERRORS' && (
+              <TextField
+                label="Expected back on"
+                type="date"
+                size="small"
+                value={expectedOn}
+                onChange={(event) => setExpectedOn(event.target.value)}
+                helperText="When a restart cleared it; it is asked again then."
+                slotProps={{ inputLabel: { shrink: true } }}
+                sx={{ width: 220 }}
+              />
+            )}
+          </Stack>
           <Box
             role="group"
             aria-label={`Findings of ${name}`}
@@ -115,7 +160,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
                 key={sign}
                 variant={isFirst ? 'contained' : 'outlined'}
                 loading={write.isBusy}
-                onClick={() => write.send(sign)}
+                onClick={() => write.send({ sign })}
                 sx={{
                   flex: '1 1 140px',
                   minHeight: isFirst ? 64 : 48,
@@ -127,6 +172,15 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
               </Button>
             ))}
           </Box>
+          {look.byPort && others.length > 0 && (
+            <Button
+              variant="outlined"
+              loading={write.isBusy}
+              onClick={() => write.send({ sign: look.findings[0], at: open[0], others: open.slice(1) })}
+            >
+              All the others ({open.join(', ')}): {word('sign', look.findings[0])}
+            </Button>
+          )}
           {visit.standIn && <StandInLook visit={visit} look={look.look} channel={channel} />}
         </>
       )}
@@ -136,6 +190,56 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
         <WriteProblem problem={write.problem} />
       )}
     </Stack>
+  );
+}
+
+/** The bottle that a look used, and how much of it. */
+function FluidUsed({
+  visit,
+  lotId,
+  setLotId,
+  ml,
+  setMl,
+}: {
+  visit: Visit;
+  lotId: string;
+  setLotId: (id: string) => void;
+  ml: string;
+  setMl: (ml: string) => void;
+}) {
+  const lots = useLots();
+  const fitting = (lots.data ?? []).filter(
+    (lot) => lot.kind !== 'INK' && lot.remainingMl > 0 && (!visit.foodCare || lot.foodSafe),
+  );
+  return (
+    <>
+      <TextField
+        select
+        label="Fluid used, if any"
+        size="small"
+        value={fitting.some((l) => l.id === lotId) ? lotId : ''}
+        onChange={(event) => setLotId(event.target.value)}
+        sx={{ width: 240 }}
+      >
+        <MenuItem value="">none</MenuItem>
+        {fitting.map((lot) => (
+          <MenuItem key={lot.id} value={lot.id}>
+            {lot.name}, {lot.lotCode}
+          </MenuItem>
+        ))}
+      </TextField>
+      {lotId && (
+        <TextField
+          label="How much"
+          size="small"
+          value={ml}
+          onChange={(event) => setMl(event.target.value)}
+          helperText="mL"
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          sx={{ width: 110 }}
+        />
+      )}
+    </>
   );
 }
 

@@ -8,6 +8,7 @@ import { Failed, Loading } from '../app/states';
 import { Contradictions } from '../diagnosis/CausesPage';
 import { percent } from '../diagnosis/judgement';
 import { capital, word } from '../words/words';
+import { AlsoFound } from './AlsoFound';
 import { ByTheWay } from './ByTheWay';
 import { FindingList } from './FindingList';
 import { LookCard } from './LookCard';
@@ -86,6 +87,7 @@ function RuleoutsView({ visit, judgement }: { visit: Visit; judgement: Judgement
             <LookCard key={look.look} visit={visit} judgement={judgement} look={look} mayWrite={writes} />
           ))}
         </Box>
+        <AlsoFound visit={visit} mayWrite={writes} />
         <ByTheWay visit={visit} judgement={judgement} mayWrite={writes} />
         <Block title="All findings">
           <FindingList visit={visit} findings={judgement.findings} mayWrite={writes} />

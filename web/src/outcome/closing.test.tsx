@@ -28,6 +28,7 @@ describe('returning a head', () => {
         outcome: 'STOPPED_FOR_COST',
         reason: '',
         signedBy: 'Wenna Tarvick',
+        toldWhatBarsHide: false,
       }),
     );
   });
@@ -159,11 +160,12 @@ describe('the shelf', () => {
   };
 
   it('shows levels and what has expired; only a lead corrects', async () => {
-    pretendServer({ 'GET /api/lots': [lot] });
+    pretendServer({ 'GET /api/lots': [lot], 'GET /api/waste': [] });
     show(<ShelfPage />);
     expect(await screen.findByText('40 mL')).toBeInTheDocument();
     expect(screen.getByText(/^expired/)).toBeInTheDocument();
-    expect(screen.queryByRole('button')).not.toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /^Correct/ })).not.toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Put a bottle on the shelf' })).toBeInTheDocument();
   });
 
   it('corrects a level, and sends no level that is no number', async () => {

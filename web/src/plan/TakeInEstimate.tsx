@@ -23,7 +23,7 @@ export function TakeInEstimate() {
   const body = JSON.parse(
     JSON.stringify({ ...intake, ports: intake.ports.filter((port) => port.chemistry) }),
   ) as Intake;
-  const mayAsk = Boolean(intake.familyCode) && intake.symptoms.length > 0;
+  const mayAsk = Boolean(intake.familyCode) && (intake.symptoms ?? []).length > 0;
   const estimate = useQuery({
     queryKey: ['estimate', JSON.stringify(body)],
     queryFn: () => answer(api.POST('/api/take-in/estimate', { body })),

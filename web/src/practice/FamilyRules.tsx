@@ -15,7 +15,7 @@ const GRID = {
   gridTemplateColumns: { xs: '1fr', sm: 'repeat(auto-fit, minmax(290px, 1fr))' },
 };
 const YES_NO = { true: 'allowed', false: 'not allowed' };
-const WAYS: {
+export const LIMIT_WAYS: {
   limit: 'submerge' | 'bath' | 'rinse' | 'steam' | 'removable' | 'household';
   choices: Record<string, string>;
 }[] = [
@@ -32,7 +32,7 @@ const WAYS: {
   { limit: 'steam', choices: YES_NO },
   { limit: 'household', choices: YES_NO },
 ];
-const NUMBERS: { limit: 'pushKpa' | 'suctionKpa' | 'heatC'; unit: string }[] = [
+export const LIMIT_NUMBERS: { limit: 'pushKpa' | 'suctionKpa' | 'heatC'; unit: string }[] = [
   { limit: 'pushKpa', unit: 'kPa' },
   { limit: 'suctionKpa', unit: 'kPa' },
   { limit: 'heatC', unit: '°C' },
@@ -75,7 +75,7 @@ export function FamilyRules({ house, isLead }: { house: House; isLead: boolean }
             Limits guard the head: a wider one can lift a plate or burst a bladder. Empty means not at all.
           </Typography>
           <Box sx={GRID} key={code}>
-            {NUMBERS.map(({ limit, unit }) => (
+            {LIMIT_NUMBERS.map(({ limit, unit }) => (
               <Entry
                 key={limit}
                 control={control}
@@ -85,7 +85,7 @@ export function FamilyRules({ house, isLead }: { house: House; isLead: boolean }
                 isNumber
               />
             ))}
-            {WAYS.map(({ limit, choices }) => (
+            {LIMIT_WAYS.map(({ limit, choices }) => (
               <SelectEntry
                 key={limit}
                 control={control}

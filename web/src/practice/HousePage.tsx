@@ -3,6 +3,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { useSession } from '../account/session';
 import { answer, api, type Problem } from '../api/http';
 import { newId } from '../api/newId';
@@ -16,6 +17,7 @@ import { moment } from '../bench/time';
 import { capital, word } from '../words/words';
 import { changes } from './changes';
 import { FamilyRules } from './FamilyRules';
+import { HouseRead } from './HouseRead';
 import { bookOf, houseForm, houseSchema, type HouseForm } from './houseForm';
 import { PartsAndInk } from './PartsAndInk';
 
@@ -61,35 +63,46 @@ function HouseView({ house }: { house: House }) {
   useProblemAt(form, write.error, (field) => field.replace(/^book\./, ''));
 
   return (
-    <Page title="House rules">
+    <Page
+      title="House rules"
+      aside={
+        <Button variant="outlined" component={Link} to="/families">
+          Families
+        </Button>
+      }
+    >
       <Stack spacing={2}>
         <Typography>
           {isLead
             ? 'Open visits keep the rules they came in with; limits hold for every head at once.'
             : 'A lead changes these. A visit keeps the rules it came in with.'}
         </Typography>
-        <Block title="Where practice divides">
-          <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
-            {house.questions.map(({ question, schools }) => (
-              <SelectEntry
-                key={question}
-                control={control}
-                name={`answers.${question}`}
-                disabled={!isLead}
-                label={capital(word('houseQuestion', question))}
-                hint={`Default: ${word('houseSchool', `${question}.${schools[0]}`)}. ${word('houseWhy', question)}`}
-                options={schools.map((school) => ({
-                  value: school,
-                  label: word('houseSchool', `${question}.${school}`),
-                }))}
-              />
-            ))}
-          </Box>
-        </Block>
-        <FormProvider {...form}>
-          <FamilyRules house={house} isLead={isLead} />
-          <PartsAndInk house={house} isLead={isLead} />
-        </FormProvider>
+        {!isLead && <HouseRead house={house} />}
+        {isLead && (
+          <>
+            <Block title="Where practice divides">
+              <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
+                {house.questions.map(({ question, schools }) => (
+                  <SelectEntry
+                    key={question}
+                    control={control}
+                    name={`answers.${question}`}
+                    label={capital(word('houseQuestion', question))}
+                    hint={`Default: ${word('houseSchool', `${question}.${schools[0]}`)}. ${word('houseWhy', question)}`}
+                    options={schools.map((school) => ({
+                      value: school,
+                      label: word('houseSchool', `${question}.${school}`),
+                    }))}
+                  />
+                ))}
+              </Box>
+            </Block>
+            <FormProvider {...form}>
+              <FamilyRules house={house} isLead={isLead} />
+              <PartsAndInk house={house} isLead={isLead} />
+            </FormProvider>
+          </>
+        )}
         {isLead && (
           <Block title="Change the rules">
             <Stack spacing={1.5}>

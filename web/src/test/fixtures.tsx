@@ -268,6 +268,7 @@ export function visit(part: Partial<Visit> = {}): Visit {
     jobClass: 'GENERAL',
     earlierVisits: [],
     checks: [check()],
+    keptChecks: [],
     diagnoses: [],
     attempts: [],
     clocks: [],

@@ -390,7 +390,8 @@ function newest(a: Attempt | undefined, b: Attempt | undefined): Attempt | undef
 }
 
 function isAdvisedHere(advice: Advice, form: RoundsForm): boolean {
-  if (advice.act === 'CHECK') {
+  // The steps of an ink change or a flush lead to many kinds of work.
+  if (advice.act === 'CHECK' || advice.act === 'STEP') {
     return true;
   }
   return advice.method === form.method || (isFlush(form.method) && isFlush(advice.method ?? 'PAD'));

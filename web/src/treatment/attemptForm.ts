@@ -307,7 +307,7 @@ export function asAdvised(
   form: AttemptForm,
   usual: Usual,
 ): boolean {
-  if (!advice || advice.act === 'CHECK') {
+  if (!advice || advice.act === 'CHECK' || advice.act === 'STEP') {
     return true;
   }
   if (!advice.method || usual.kinds[advice.method] !== kind) {

@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import type { Check, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { Empty } from '../app/states';
-import { moment } from '../bench/time';
+import { day, moment } from '../bench/time';
+import { word } from '../words/words';
 import { MarkedAgainst } from '../treatment/Against';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { CheckFiles } from '../nozzle/CheckFiles';
@@ -15,7 +16,7 @@ import { lastMap } from './outOf';
 /** The checks of a visit: the last one drawn, all of them listed. */
 export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const last = lastMap(visit);
-  const comparable = visit.checks.filter((check) => check.reading || check.coarse);
+  const comparable = [...visit.keptChecks, ...visit.checks].filter((check) => check.reading || check.coarse);
   return (
     <Block
       title="Nozzle checks"
@@ -63,6 +64,21 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
             ))}
           </Stack>
         </>
+      )}
+      {(visit.keptChecks.length > 0 || mayWrite) && (
+        <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center', py: 0.5 }}>
+          {visit.keptChecks.map((check) => (
+            <Typography key={check.id} sx={{ flex: '1 1 260px' }}>
+              Kept by the customer, {day(check.toldOn ?? '')} (told): {summary(check)}{' '}
+              {mayWrite && <Link to={`/visits/${visit.id}/check/${check.id}`}>amend</Link>}
+            </Typography>
+          ))}
+          {mayWrite && (
+            <Button component={Link} to={`/visits/${visit.id}/check?kept`}>
+              Add a check the customer kept
+            </Button>
+          )}
+        </Stack>
       )}
       <Stack component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {visit.checks.map((check) => (
@@ -131,6 +147,9 @@ function ChannelFindings({ check, code }: { check: Check; code: string }) {
 function summary(check: Check): string {
   if (check.coarse) {
     return coarseWords(check.coarse);
+  }
+  if (check.notTaken) {
+    return `not taken, ${word('notTaken', check.notTaken)}`;
   }
   if (!check.channels) {
     return `no check possible, ${check.notPossible}`;

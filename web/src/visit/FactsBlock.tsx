@@ -6,6 +6,15 @@ import { Block } from '../app/Page';
 import { day } from '../bench/time';
 import { count, word } from '../words/words';
 
+/** A symptom with the channels that show it and its place on the sheet. */
+function symptomWords(symptom: string, intake: Visit['intake']): string {
+  const at = intake.symptomAt?.find((a) => a.symptom === symptom);
+  const where = [at?.channels.join(' '), at?.place && word('sheetPlace', at.place)]
+    .filter(Boolean)
+    .join(', ');
+  return word('symptom', symptom) + (where ? ` (${where})` : '');
+}
+
 /** What was told at take-in, only what is known; and the earlier visits of the head. */
 export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const { currency } = useMoney();
@@ -17,7 +26,8 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
     n === undefined || n === null ? undefined : count(noun, n);
   const facts: [string, string | undefined | null][] = [
     ['Contact', i.contact],
-    ['Symptoms', i.symptoms.map((s) => word('symptom', s)).join(', ')],
+    ['Came in for', word('purpose', i.purpose ?? 'REPAIR')],
+    ['Symptoms', (i.symptoms ?? []).map((s) => symptomWords(s, i)).join(', ')],
     ['Printing when it failed', i.printingWhenFailed],
     ['Error shown', i.errorShown],
     ['Printer', i.printer],
@@ -32,7 +42,7 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
         .join('; '),
     ],
     ['Age of the ink', counted('MONTHS', i.inkAgeMonths)],
-    ['Last shaken', i.lastShaken],
+    ['Last shaken', i.lastShakenOn ? day(i.lastShakenOn) : i.lastShaken],
     ['Idle', counted('DAYS', i.idleDays)],
     ['Climate', i.climate ? word('climate', i.climate) : undefined],
     ['On mains power meanwhile', told(i.mainsPower)],

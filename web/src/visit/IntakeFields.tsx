@@ -1,4 +1,4 @@
-import { Autocomplete, Box, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
@@ -13,26 +13,29 @@ import { capital, terms, word } from '../words/words';
 import { INTAKE_LABELS as LABELS, type IntakeForm, usualPorts } from './intakeForm';
 import { KnownSerial } from './KnownSerial';
 import { Ports } from './Ports';
+import { Symptoms } from './Symptoms';
 
 const TOLD = terms('told').map((value) => ({ value, label: capital(word('told', value)) }));
 
-/** Everything asked at take-in, in the order in which a technician asks. */
+/** What is asked of every head, whatever it came in for, in the order in which a technician asks. */
 export function IntakeFields({ families, isNew }: { families: Family[]; isNew: boolean }) {
   const { control } = useFormContext<IntakeForm>();
   const { currency } = useMoney();
+  const purpose = useWatch({ control, name: 'purpose' });
   const label = (name: keyof IntakeForm) => LABELS[name] ?? name;
   return (
     <Stack spacing={2}>
-      <Block title="Who">
-        <Grid>
-          <CustomerEntry />
-          <Entry control={control} name="contact" label={label('contact')} required />
-        </Grid>
-      </Block>
       <Block title="Which head">
         <Stack spacing={2}>
           <Grid>
-            <Entry control={control} name="serial" label={label('serial')} required />
+            <Entry
+              control={control}
+              name="serial"
+              label={label('serial')}
+              hint={isNew ? 'Type or scan it; an old tag does as well.' : undefined}
+              autoFocus={isNew}
+              required
+            />
             <FamilyEntry families={families} />
             <Entry control={control} name="printer" label={label('printer')} />
             <Entry
@@ -50,46 +53,30 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
             name="everNonFood"
             label={label('everNonFood')}
             options={TOLD}
+            required
             hint="A head that ever carried non-food ink never becomes a food head."
           />
         </Stack>
       </Block>
-      <Block title="What went wrong">
+      <Block title="Who">
+        <Grid>
+          <CustomerEntry />
+          <Entry control={control} name="contact" label={label('contact')} required />
+        </Grid>
+      </Block>
+      <Block title={purpose === 'REPAIR' ? 'What went wrong' : 'What for'}>
         <Stack spacing={2}>
           <ChoiceEntry
             control={control}
-            name="symptoms"
-            label={label('symptoms')}
-            isMany
-            options={terms('symptom').map((value) => ({ value, label: capital(word('symptom', value)) }))}
+            name="purpose"
+            label={label('purpose')}
+            isFixed
+            required
+            options={terms('purpose').map((value) => ({ value, label: capital(word('purpose', value)) }))}
           />
+          {purpose === 'REPAIR' && <Symptoms families={families} />}
           <Grid>
-            <Entry control={control} name="printingWhenFailed" label={label('printingWhenFailed')} />
-            <Entry control={control} name="errorShown" label={label('errorShown')} />
             <Entry control={control} name="idleDays" label={label('idleDays')} unit="days" isNumber />
-            <Entry
-              control={control}
-              name="inkAgeMonths"
-              label={label('inkAgeMonths')}
-              unit="months"
-              isNumber
-            />
-            <Entry control={control} name="lastShaken" label={label('lastShaken')} />
-          </Grid>
-          <Stack direction="row" sx={{ gap: 4, flexWrap: 'wrap' }}>
-            <ChoiceEntry
-              control={control}
-              name="climate"
-              label={label('climate')}
-              options={terms('climate').map((value) => ({ value, label: capital(word('climate', value)) }))}
-            />
-            <ChoiceEntry control={control} name="mainsPower" label={label('mainsPower')} options={TOLD} />
-          </Stack>
-        </Stack>
-      </Block>
-      <Block title="What was tried and what is in it">
-        <Stack spacing={2}>
-          <Grid>
             <Entry
               control={control}
               name="cyclesBefore"
@@ -97,9 +84,143 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
               hint="The machine's own unasked ones included."
               isNumber
             />
+            <Entry control={control} name="printingWhenFailed" label={label('printingWhenFailed')} />
             <Entry control={control} name="pouredIn" label={label('pouredIn')} />
+          </Grid>
+        </Stack>
+      </Block>
+      <RarelyKnown />
+      <Block title="What was agreed">
+        <Stack spacing={2}>
+          <ChoiceEntry
+            control={control}
+            name="jobClass"
+            label={label('jobClass')}
+            required
+            options={terms('jobClass').map((value) => ({ value, label: capital(word('jobClass', value)) }))}
+          />
+          <Promised />
+          <Grid>
+            <Entry control={control} name="priceLimit" label={label('priceLimit')} unit={currency} isNumber />
+            <Entry control={control} name="accessories" label={label('accessories')} />
+            <Entry control={control} name="screwsAndClips" label={label('screwsAndClips')} isNumber />
+          </Grid>
+        </Stack>
+      </Block>
+    </Stack>
+  );
+}
+
+const PROMISES = [
+  { days: 1, label: 'Tomorrow' },
+  { days: 3, label: 'In 3 days' },
+  { days: 7, label: 'In a week' },
+];
+
+/** The day it is promised for: by the calendar, or by one tap; said back in words, so that day and month are not mixed up. */
+function Promised() {
+  const { control, setValue } = useFormContext<IntakeForm>();
+  const promised = useWatch({ control, name: 'promisedOn' });
+  return (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+      <Box sx={{ width: 240 }}>
+        <Entry
+          control={control}
+          name="promisedOn"
+          label={LABELS.promisedOn ?? ''}
+          type="date"
+          min={dateInDays(0)}
+          hint={promised ? inWords(promised) : undefined}
+          required
+        />
+      </Box>
+      {PROMISES.map(({ days, label }) => (
+        <Button
+          key={days}
+          variant="outlined"
+          sx={{ minHeight: 56 }}
+          onClick={() =>
+            setValue('promisedOn', dateInDays(days), { shouldDirty: true, shouldValidate: true })
+          }
+        >
+          {label}
+        </Button>
+      ))}
+    </Stack>
+  );
+}
+
+/** A day with its weekday, in the order of the person's own language. */
+function inWords(date: string): string {
+  const time = Date.parse(`${date}T12:00:00`);
+  return Number.isNaN(time)
+    ? ''
+    : new Date(time).toLocaleDateString(undefined, {
+        weekday: 'long',
+        day: 'numeric',
+        month: 'long',
+        year: 'numeric',
+      });
+}
+
+const RARE = [
+  'errorShown',
+  'inkAgeMonths',
+  'lastShakenOn',
+  'cartridges',
+  'refills',
+  'damperAgeMonths',
+  'dampersCleaned',
+  'climate',
+  'mainsPower',
+  'leftOut',
+  'setupCartridges',
+  'printedEmpty',
+] as const;
+
+/** What is rarely known; it opens where something was told or is wrong. */
+function RarelyKnown() {
+  const { control, formState } = useFormContext<IntakeForm>();
+  const told = useWatch({ control, name: [...RARE] });
+  const known = told.filter((value) => value !== null && value !== '').length;
+  const isWrong = RARE.some((name) => formState.errors[name] !== undefined);
+  const [isOpen, setOpen] = useState(known > 0);
+  const shown = isOpen || isWrong;
+  const label = (name: keyof IntakeForm) => LABELS[name] ?? name;
+  return (
+    <Block
+      title="Rarely known"
+      aside={
+        <Button variant="outlined" aria-expanded={shown} onClick={() => setOpen(!shown)}>
+          {shown ? 'Fold away' : 'Ink, cartridges, dampers, climate'}
+        </Button>
+      }
+    >
+      {!shown && (
+        <Typography color="text.secondary">
+          {known > 0 ? `${known} told` : 'Nothing told. What nobody knows stays empty.'}
+        </Typography>
+      )}
+      {shown && (
+        <Stack spacing={2}>
+          <Grid>
+            <Entry control={control} name="errorShown" label={label('errorShown')} />
+            <Entry
+              control={control}
+              name="inkAgeMonths"
+              label={label('inkAgeMonths')}
+              unit="months"
+              isNumber
+            />
+            <Entry control={control} name="lastShakenOn" label={label('lastShakenOn')} type="date" />
             <Entry control={control} name="cartridges" label={label('cartridges')} />
-            <Entry control={control} name="refills" label={label('refills')} isNumber />
+            <Entry
+              control={control}
+              name="refills"
+              label={label('refills')}
+              hint="Of the cartridge that had most."
+              isNumber
+            />
             <Entry
               control={control}
               name="damperAgeMonths"
@@ -116,6 +237,13 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
             />
           </Grid>
           <Stack direction="row" sx={{ gap: 4, flexWrap: 'wrap' }}>
+            <ChoiceEntry
+              control={control}
+              name="climate"
+              label={label('climate')}
+              options={terms('climate').map((value) => ({ value, label: capital(word('climate', value)) }))}
+            />
+            <ChoiceEntry control={control} name="mainsPower" label={label('mainsPower')} options={TOLD} />
             <ChoiceEntry control={control} name="leftOut" label={label('leftOut')} options={TOLD} />
             <ChoiceEntry
               control={control}
@@ -126,31 +254,8 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
             <ChoiceEntry control={control} name="printedEmpty" label={label('printedEmpty')} options={TOLD} />
           </Stack>
         </Stack>
-      </Block>
-      <Block title="What was agreed">
-        <Stack spacing={2}>
-          <ChoiceEntry
-            control={control}
-            name="jobClass"
-            label={label('jobClass')}
-            options={terms('jobClass').map((value) => ({ value, label: capital(word('jobClass', value)) }))}
-          />
-          <Grid>
-            <Entry
-              control={control}
-              name="promisedOn"
-              label={label('promisedOn')}
-              type="date"
-              min={dateInDays(0)}
-              required
-            />
-            <Entry control={control} name="priceLimit" label={label('priceLimit')} unit={currency} isNumber />
-            <Entry control={control} name="accessories" label={label('accessories')} />
-            <Entry control={control} name="screwsAndClips" label={label('screwsAndClips')} isNumber />
-          </Grid>
-        </Stack>
-      </Block>
-    </Stack>
+      )}
+    </Block>
   );
 }
 
@@ -251,7 +356,7 @@ function FamilyEntry({ families }: { families: Family[] }) {
             setValue('ports', family ? usualPorts(family) : [], { shouldDirty: true });
           }}
           error={fieldState.error !== undefined}
-          helperText={fieldState.error?.message}
+          helperText={fieldState.error?.message ?? about(families.find((f) => f.code === field.value))}
         >
           {families.map((family) => (
             <MenuItem key={family.code} value={family.code}>
@@ -268,4 +373,13 @@ function FamilyEntry({ families }: { families: Family[] }) {
       )}
     />
   );
+}
+
+/** What a family is, in a line. */
+function about(family: Family | undefined): string | undefined {
+  return family
+    ? `${capital(word('construction', family.construction))}; ${family.channels.length} channels of ${
+        family.stairs * family.steps
+      } nozzles`
+    : undefined;
 }

@@ -7,11 +7,11 @@ import { answer, api } from '../api/http';
 import type { Family } from '../api/types';
 import { day } from '../bench/time';
 import { word } from '../words/words';
-import { usualPorts, type IntakeForm } from './intakeForm';
+import { fromLast, usualPorts, type IntakeForm } from './intakeForm';
 
 const ASK_AFTER_MS = 300;
 
-/** A serial seen before: its head is offered, with the visits it had. */
+/** A serial or an old tag seen before: its head is offered, with the visits it had, and brings what is known of it. */
 export function KnownSerial({ families }: { families: Family[] }) {
   const { control, setValue } = useFormContext<IntakeForm>();
   const serial = useWatch({ control, name: 'serial' });
@@ -38,10 +38,17 @@ export function KnownSerial({ families }: { families: Family[] }) {
       action={
         !isTaken && (
           <Button
+            variant="contained"
             onClick={() => {
               setValue('headId', head.id);
               setValue('familyCode', head.familyCode, { shouldValidate: true });
               setValue('ports', family ? usualPorts(family) : []);
+              if (head.last) {
+                Object.entries(fromLast(head.last)).forEach(([name, value]) =>
+                  setValue(name as keyof IntakeForm, value as never, { shouldDirty: true }),
+                );
+              }
+              setValue('serial', head.serial);
               if (head.everNonFood) {
                 setValue('everNonFood', 'YES');
               }

@@ -9,6 +9,7 @@ import { MONO } from '../app/theme';
 import { useLanding } from '../app/useLanding';
 import { day } from '../bench/time';
 import { useNow } from '../bench/useNow';
+import { ExpectedBack } from '../observation/ExpectedBack';
 import { Thread } from '../thread/Thread';
 import { ThreadLegend } from '../thread/ThreadLegend';
 import { capital, word } from '../words/words';
@@ -83,6 +84,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
         </Box>
       </ThreadLegend>
       <JustLogged visit={visit} now={now} mayWrite={mayWrite && isOpen} />
+      <ExpectedBack visit={visit} mayWrite={mayWrite && isOpen} />
       <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <Box
         sx={{

@@ -17,7 +17,16 @@ import { UnaskedCycle } from './UnaskedCycle';
 import { WaitDialog } from './WaitDialog';
 import { againWay } from './ways';
 
-const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] = [
+const WAYS: {
+  key: string;
+  to: string;
+  label: string;
+  needsPower?: boolean;
+  /** Of an ink change or a whole-system flush alone. */
+  ofProcedure?: boolean;
+  /** Of a head that what is wrong leads. */
+  ofRepair?: boolean;
+}[] = [
   { key: 'f', to: 'attempt/flush', label: 'Flush' },
   { key: 's', to: 'attempt/soak', label: 'Soak' },
   { key: 'b', to: 'attempt/bath', label: 'Bath' },
@@ -27,7 +36,8 @@ const WAYS: { key: string; to: string; label: string; needsPower?: boolean }[] =
   { key: 'p', to: 'read', label: 'Read a scan', needsPower: true },
   { key: 'h', to: 'check', label: 'By hand' },
   { key: 'w', to: 'causes', label: 'What is wrong' },
-  { key: 'l', to: 'plan', label: 'Plan' },
+  { key: 'i', to: 'steps', label: 'Steps', ofProcedure: true },
+  { key: 'l', to: 'plan', label: 'Plan', ofRepair: true },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 'r', to: 'return', label: 'Return' },
@@ -53,7 +63,10 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
 
   // What needs the mains is not offered to a head that may not have it, nor to one that is out.
   const noPower = keptFrom(visit.head, now).length > 0 || visit.head.site === 'ON_BENCH';
-  const ways = WAYS.filter((other) => !(noPower && other.needsPower));
+  const isLed = Boolean(visit.procedure);
+  const ways = WAYS.filter(
+    (other) => !(noPower && other.needsPower) && !(isLed ? other.ofRepair : other.ofProcedure),
+  );
   // A printer cycle once more only where it may have power.
   const again = visit.attempts.filter((a) => !a.withdrawnReason && !(noPower && a.treatment.cycle)).at(-1);
   const wantsPower = advice?.act === 'CHECK' || (advice?.method && visit.usual.forms[advice.method].power);
@@ -119,6 +132,9 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       {isSmall && doIt}
       {visit.next.goOn && goOn && <GoOn visit={visit} goOn={visit.next.goOn} to={goOn} mayWrite={mayWrite} />}
       {headStep && <HeadStep step={headStep} buttonsFirst={isSmall} />}
+      {visit.procedure?.next && advice?.act === 'STEP' && (
+        <Typography sx={{ fontWeight: 650 }}>Next: {word('step', visit.procedure.next)}</Typography>
+      )}
       {waits && <Typography>What needs no power can be done meanwhile.</Typography>}
       {isRefit && advice && <Typography>Then: {adviceTitle(advice)}.</Typography>}
       {advice && !isRefit && (

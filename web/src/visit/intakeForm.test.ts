@@ -1,7 +1,45 @@
 import { describe, expect, it } from 'vitest';
 import type { Family } from '../api/types';
 import { channels } from '../test/fixtures';
-import { emptyIntake, fromIntake, INTAKE_LABELS, intakeSchema, toIntake, usualPorts } from './intakeForm';
+import {
+  emptyIntake,
+  fromIntake,
+  fromLast,
+  INTAKE_LABELS,
+  intakeSchema,
+  toIntake,
+  usualPorts,
+} from './intakeForm';
+
+describe('a head that comes back', () => {
+  it('brings who it is and what is at its ports, and nothing of what is told anew', () => {
+    const before = toIntake({
+      ...emptyIntake(),
+      customerName: 'Dunlin Play Bills',
+      serial: 'D-1',
+      symptoms: ['SMEARS'],
+      idleDays: '40',
+      promisedOn: '2026-03-04',
+      everNonFood: 'YES',
+    });
+    const again = { ...emptyIntake(), ...fromLast(before) };
+    expect(again).toMatchObject({ customerName: 'Dunlin Play Bills', serial: 'D-1', everNonFood: 'YES' });
+    expect(again).toMatchObject({ symptoms: [], idleDays: '', promisedOn: '' });
+  });
+
+  it('sends no symptom where none is asked, and places only of those that were chosen', () => {
+    const typed = {
+      ...emptyIntake(),
+      symptoms: ['SMEARS'],
+      symptomAt: [
+        { symptom: 'SMEARS' as const, channels: ['K'] },
+        { symptom: 'GAPS_SEVERAL' as const, channels: ['C'] },
+      ],
+    };
+    expect(toIntake(typed).symptomAt).toEqual([{ symptom: 'SMEARS', channels: ['K'] }]);
+    expect(toIntake({ ...typed, purpose: 'INK_CHANGE' }).symptoms).toEqual([]);
+  });
+});
 
 describe('the take-in form', () => {
   it('leaves out what nobody knows and reads numbers as typed', () => {

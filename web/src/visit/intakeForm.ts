@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Family, Intake } from '../api/types';
+import type { Family, Intake, Purpose } from '../api/types';
 import { readNumber } from '../app/fields';
 import { typedNumber } from '../app/typed';
 import { newId } from '../api/newId';
@@ -38,7 +38,13 @@ export interface IntakeForm {
   priceLimit: string;
   accessories: string;
   screwsAndClips: string;
+  purpose: Purpose;
+  lastShakenOn: string;
+  symptomAt: SymptomAt[];
 }
+
+/** A symptom more closely: the channels that show it, and where on the sheet. */
+export type SymptomAt = NonNullable<Intake['symptomAt']>[number];
 
 const NUMBERS = [
   'printerPrice',
@@ -105,6 +111,9 @@ export function emptyIntake(): IntakeForm {
     priceLimit: '',
     accessories: '',
     screwsAndClips: '',
+    purpose: 'REPAIR',
+    lastShakenOn: '',
+    symptomAt: [],
   };
 }
 
@@ -123,6 +132,11 @@ export function toIntake(form: IntakeForm): Intake {
   NUMBERS.forEach((name) => (intake[name] = readNumber(form[name])));
   TEXTS.forEach((name) => (intake[name] = form[name].trim() || undefined));
   CHOICES.forEach((name) => (intake[name] = form[name] ?? undefined));
+  intake.symptoms = form.purpose === 'REPAIR' ? form.symptoms : [];
+  intake.symptomAt = form.symptomAt.filter(
+    (at) => form.symptoms.includes(at.symptom) && (at.channels.length > 0 || at.place),
+  );
+  intake.lastShakenOn = form.lastShakenOn || undefined;
   intake.promisedOn = form.promisedOn || undefined;
   intake.everNonFood = form.everNonFood ?? undefined;
   intake.jobClass = form.jobClass ?? undefined;
@@ -131,10 +145,31 @@ export function toIntake(form: IntakeForm): Intake {
 
 export function fromIntake(intake: Intake): IntakeForm {
   const form: Record<string, unknown> = { ...emptyIntake(), ...intake };
+  TEXTS.forEach((name) => (form[name] = intake[name] ?? ''));
+  form.lastShakenOn = intake.lastShakenOn ?? '';
+  form.symptoms = intake.symptoms ?? [];
+  form.symptomAt = intake.symptomAt ?? [];
   NUMBERS.forEach(
     (name) => (form[name] = intake[name] === undefined || intake[name] === null ? '' : String(intake[name])),
   );
   return form as unknown as IntakeForm;
+}
+
+/** What a head that comes back brings along: who, which printer, what is at its ports. What is told anew stays empty. */
+export function fromLast(last: Intake): Partial<IntakeForm> {
+  const before = fromIntake(last);
+  return {
+    customerId: before.customerId,
+    customerName: before.customerName,
+    contact: before.contact,
+    familyCode: before.familyCode,
+    serial: before.serial,
+    printer: before.printer,
+    printerPrice: before.printerPrice,
+    ports: before.ports,
+    everNonFood: before.everNonFood,
+    jobClass: before.jobClass,
+  };
 }
 
 export const INTAKE_LABELS: Partial<Record<keyof IntakeForm, string>> = {
@@ -146,7 +181,7 @@ export const INTAKE_LABELS: Partial<Record<keyof IntakeForm, string>> = {
   printerPrice: 'A whole new printer costs',
   ports: 'Ink at the ports',
   inkAgeMonths: 'Age of the ink',
-  lastShaken: 'Last shaken',
+  lastShaken: 'Last shaken, in words',
   idleDays: 'Idle',
   climate: 'Climate',
   mainsPower: 'On mains power meanwhile',
@@ -168,4 +203,7 @@ export const INTAKE_LABELS: Partial<Record<keyof IntakeForm, string>> = {
   priceLimit: 'Price limit',
   accessories: 'Came with it',
   screwsAndClips: 'Screws and clips',
+  purpose: 'Came in for',
+  lastShakenOn: 'Last shaken on',
+  symptomAt: 'Where the symptoms show',
 };

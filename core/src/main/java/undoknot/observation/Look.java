@@ -126,6 +126,19 @@ public enum Look {
                 .findFirst();
     }
 
+    /** Whether it goes port by port in order, one note each (handbook 6); recognition is of the head and goes so too. */
+    public boolean goesByPort() {
+        return scope == Scope.CHANNEL || this == RECOGNITION;
+    }
+
+    /** Whether it may use fluid out of a bottle. */
+    public boolean usesFluid() {
+        return switch (this) {
+            case RECOGNITION, DAMPER, STATION, UNDERSIDE, ENCODER, DROP_TEST, CONTACTS -> true;
+            default -> false;
+        };
+    }
+
     /** Minutes of hands; waiting does not count. */
     public int minutes() {
         return minutes;

@@ -106,7 +106,7 @@ public final class InkChange {
     }
 
     public Optional<Act> next() {
-        return stages().stream().filter(s -> !s.isDone()).map(Stage::act).findFirst();
+        return stages().stream().filter(s -> !s.isComplete()).map(Stage::act).findFirst();
     }
 
     public boolean isOver() {

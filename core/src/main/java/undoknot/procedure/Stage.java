@@ -20,7 +20,7 @@ public record Stage(Act act, int done, int of, List<String> left) {
         return new Stage(act, isDone ? 1 : 0, 1, List.of());
     }
 
-    public boolean isDone() {
+    boolean isComplete() {
         return done >= of;
     }
 }

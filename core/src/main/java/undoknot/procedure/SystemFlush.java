@@ -81,7 +81,7 @@ public final class SystemFlush {
         if (isWasteFull()) {
             return Optional.of(WASTE_EMPTIED);
         }
-        return stages().stream().filter(s -> !s.isDone()).map(Stage::act).findFirst();
+        return stages().stream().filter(s -> !s.isComplete()).map(Stage::act).findFirst();
     }
 
     public int strong() {

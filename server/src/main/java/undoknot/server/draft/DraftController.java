@@ -9,6 +9,7 @@ import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,13 +40,16 @@ class DraftController {
 
             Instant editedAt) {}
 
-    record DraftKey(String key, Instant editedAt) {}
+    /** @param about whose head a take-in is about, as far as it was typed; absent for any other draft */
+    record DraftKey(String key, Instant editedAt, @Nullable String about) {}
 
     @GetMapping
     List<DraftKey> all() {
         return jdbc.query(
-                "select draft_key, edited_at from draft where owner = ? order by edited_at desc limit 100",
-                (row, n) -> new DraftKey(row.getString(1), row.getTimestamp(2).toInstant()),
+                "select draft_key, edited_at, if(draft_key like 'intake-%', nullif(trim(concat_ws(', ',"
+                        + " nullif(json_value(content, '$.customerName'), ''), nullif(json_value(content, '$.serial'), ''))), ''), null)"
+                        + " from draft where owner = ? order by edited_at desc limit 100",
+                (row, n) -> new DraftKey(row.getString(1), row.getTimestamp(2).toInstant(), row.getString(3)),
                 SignedIn.now().name());
     }
 

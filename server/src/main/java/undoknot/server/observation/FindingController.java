@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -37,6 +38,7 @@ import undoknot.server.visit.FindingPhoto;
 import undoknot.server.visit.FindingPhotos;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.Findings;
+import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.PhotoType;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.RepeatableWrite;
@@ -82,6 +84,7 @@ class FindingController {
      * @param doneAnyway that it was looked at although that is never done; a lead logs it
      * @param lotId bottle of the fluid that the look used, with how much
      * @param expectedOn when a fault that a restart cleared is expected back
+     * @param others further channels in which the same was found: "all the others free" is one entry
      */
     record FindingEntry(
             @NotNull(message = "Say what you found.") Sign sign,
@@ -101,7 +104,8 @@ class FindingController {
             @DecimalMax(value = "100", message = "Enter at most 100 mL.")
             BigDecimal volumeMl,
 
-            @Nullable LocalDate expectedOn) {}
+            @Nullable LocalDate expectedOn,
+            @Nullable List<String> others) {}
 
     @PutMapping
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody FindingEntry entry) {
@@ -144,8 +148,26 @@ class FindingController {
                 written.add(shelf.drawFor(row.lotId, id, row.volumeMl));
             }
             written.add(findings.saveAndFlush(row));
+            written.addAll(others(logged, row, entry));
             return written;
         });
+    }
+
+    /** The same in other channels, each under a key that follows from the first: sent twice they are kept once. */
+    private List<FindingRow> others(LoggedVisit logged, FindingRow first, FindingEntry entry) {
+        List<FindingRow> rows = new ArrayList<>();
+        for (String channel : Objects.requireNonNullElse(entry.others(), List.<String>of())) {
+            SignCheck.check(logged.family(), entry.sign(), channel, "finding");
+            UUID key = UUID.nameUUIDFromBytes((first.id + channel).getBytes(StandardCharsets.UTF_8));
+            FindingRow row = findings.findById(key)
+                    .orElseGet(() ->
+                            new FindingRow(key, first.visitId, first.sign, channel, first.foundAt, first.foundBy));
+            row.against = first.against;
+            row.departureReason = first.departureReason;
+            row.note = first.note;
+            rows.add(findings.saveAndFlush(row));
+        }
+        return rows;
     }
 
     private void lock(UUID lotId) {

@@ -23,7 +23,7 @@ public final class SignCheck {
             if (look.scope() == Look.Scope.CHANNEL && channel == null) {
                 throw Refused.entry(field + ".channel", "MISSING", "Say in which channel you looked.");
             }
-            if (look.scope() == Look.Scope.HEAD && channel != null) {
+            if (!look.goesByPort() && channel != null) {
                 throw Refused.entry(
                         field + ".channel", "WHOLE_HEAD", "This look is about the whole head. Leave the channel out.");
             }

@@ -73,7 +73,7 @@ class ProcedureController {
      * @param text what the label says, or a note
      * @param wasteId container that takes it, or that was emptied
      */
-    record StepEntry(
+    record ProcedureStep(
             @NotNull(message = "Say what was done.") Act act,
             @Nullable String channel,
             @Nullable UUID lotId,
@@ -101,12 +101,12 @@ class ProcedureController {
             @Nullable @Size(max = 2000, message = "Keep the reason to {max} signs.")
             String departureReason) {}
 
-    record SumView(
+    record NeedSum(
             @Nullable ProcedureView.InkSum ink, @Nullable ProcedureView.SystemSum system) {}
 
     /** The sum of what is typed so far. Stores nothing. */
     @PostMapping("/sum")
-    SumView sum(@PathVariable UUID visitId, @Valid @RequestBody NeedEntry entry) {
+    NeedSum sum(@PathVariable UUID visitId, @Valid @RequestBody NeedEntry entry) {
         return log.sum(visitId, entry);
     }
 
@@ -116,7 +116,7 @@ class ProcedureController {
     }
 
     @PutMapping("/entries/{id}")
-    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody StepEntry entry) {
+    VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody ProcedureStep entry) {
         return log.put(visitId, id, entry);
     }
 

@@ -32,8 +32,8 @@ import undoknot.server.problem.FieldProblem;
 import undoknot.server.problem.Refused;
 import undoknot.server.procedure.ProcedureController.InkEntry;
 import undoknot.server.procedure.ProcedureController.NeedEntry;
-import undoknot.server.procedure.ProcedureController.StepEntry;
-import undoknot.server.procedure.ProcedureController.SumView;
+import undoknot.server.procedure.ProcedureController.NeedSum;
+import undoknot.server.procedure.ProcedureController.ProcedureStep;
 import undoknot.server.procedure.ProcedureController.SystemEntry;
 import undoknot.server.view.ProcedureView;
 import undoknot.server.view.VisitView;
@@ -98,10 +98,10 @@ class ProcedureLog {
         this.clock = clock;
     }
 
-    SumView sum(UUID visitId, NeedEntry entry) {
+    NeedSum sum(UUID visitId, NeedEntry entry) {
         LoggedVisit logged = loader.get(visitId);
         Need need = needOf(logged, entry);
-        return new SumView(
+        return new NeedSum(
                 need.ink() == null
                         ? null
                         : ProcedureView.InkSum.of(
@@ -208,7 +208,7 @@ class ProcedureLog {
         }
     }
 
-    VisitView put(UUID visitId, UUID id, StepEntry entry) {
+    VisitView put(UUID visitId, UUID id, ProcedureStep entry) {
         return writes.on(
                 visitId,
                 () -> {
@@ -227,7 +227,7 @@ class ProcedureLog {
                 });
     }
 
-    private List<Object> keep(LoggedVisit logged, UUID id, StepEntry entry) {
+    private List<Object> keep(LoggedVisit logged, UUID id, ProcedureStep entry) {
         check(logged, entry);
         Act act = entry.act();
         ProcedureEntry row = new ProcedureEntry(
@@ -279,7 +279,7 @@ class ProcedureLog {
         }
     }
 
-    private static void check(LoggedVisit logged, StepEntry entry) {
+    private static void check(LoggedVisit logged, ProcedureStep entry) {
         Act act = entry.act();
         if (act.purpose() != logged.purpose() || act.isCycle()) {
             throw act.isCycle()

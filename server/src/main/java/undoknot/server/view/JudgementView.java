@@ -47,6 +47,8 @@ public record JudgementView(
      * @param bits information expected, bits; 0 when it was taken already
      * @param channel where it would tell most; absent for a look at the whole head
      * @param proposed the one look that settles most for the least handwork
+     * @param byPort whether it goes port by port, in the order of the ports
+     * @param usesFluid whether it may use fluid out of a bottle
      */
     public record LookView(
             Look look,
@@ -62,7 +64,9 @@ public record JudgementView(
             @Nullable String channel,
             @Nullable Cause separates,
             @Nullable Cause from,
-            boolean proposed) {}
+            boolean proposed,
+            boolean byPort,
+            boolean usesFluid) {}
 
     /** @param stands whether it still holds: no later finding and no work has replaced it */
     public record FindingView(

@@ -93,7 +93,9 @@ public class JudgementViews {
                             : p == null ? null : p.channel(),
                     p == null ? null : p.separates(),
                     p == null ? null : p.from(),
-                    look == proposed));
+                    look == proposed,
+                    look.goesByPort(),
+                    look.usesFluid()));
         }
         // Stable: the others keep the order of effort and risk.
         views.sort(Comparator.comparing(v -> !v.proposed()));

@@ -4,9 +4,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -21,6 +24,9 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
+import undoknot.observation.Look;
+import undoknot.observation.Observation;
+import undoknot.observation.Sign;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Purpose;
 import undoknot.practice.HouseRules;
@@ -265,7 +271,10 @@ public record LoggedVisit(
                         c.notTaken != null))));
         attemptsThatStand()
                 .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a), noted(a)))));
-        findingsThatStand().forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
+        findingsThatStand().stream()
+                .filter(f -> !isOfOneCartridge(f))
+                .forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
+        recognised().forEach((at, found) -> steps.add(new At(at, new Step.Found(found))));
         headEntriesThatStand().forEach(e -> moved(e).ifPresent(step -> steps.add(new At(e.enteredAt, step))));
         return new VisitLog(
                 family,
@@ -276,6 +285,34 @@ public record LoggedVisit(
                         .map(At::step)
                         .toList(),
                 headNow(now));
+    }
+
+    private static boolean isOfOneCartridge(FindingRow finding) {
+        return finding.channel != null && Look.RECOGNITION.findings().contains(finding.sign);
+    }
+
+    /**
+     * Recognition cartridge by cartridge is a finding of the head: one that is not seen tells at once, and that all are seen
+     * once each of them was.
+     */
+    private Map<Instant, Observation> recognised() {
+        Map<Instant, Observation> found = new LinkedHashMap<>();
+        Set<String> seen = new HashSet<>();
+        for (FindingRow finding : findingsThatStand()) {
+            if (!isOfOneCartridge(finding)) {
+                continue;
+            }
+            boolean fine = finding.sign == Look.RECOGNITION.fine();
+            if (finding.sign == Sign.NOT_RECOGNISED) {
+                seen.remove(finding.channel);
+            } else {
+                seen.add(finding.channel);
+            }
+            if (!fine || seen.size() == family.channels().size()) {
+                found.put(finding.foundAt, new Observation(finding.sign, null, Map.of(), finding.id.toString()));
+            }
+        }
+        return found;
     }
 
     private static Optional<Step> moved(HeadEntryRow row) {
