@@ -15,9 +15,14 @@ const WHOLE = ['BAR_FULL', 'STREAM_WHOLE', 'PAD_WHOLE_ROW'];
  */
 export function channelsOut(visit: Visit): string[] {
   const last = visit.checks.filter((check) => check.reading ?? check.coarse).at(-1);
+  const told = (visit.intake.symptomAt ?? []).flatMap((at) => at.channels);
   const isOut = (code: string) => {
     const level = last?.coarse?.channels[code]?.level;
     const row = last?.reading?.[code];
+    if (!last && visit.checks.some((check) => check.notTaken)) {
+      // Nothing was read: what was told of, or else every channel.
+      return told.length === 0 || told.includes(code);
+    }
     return row ? tally(row).M > 0 : level !== undefined && !WHOLE.includes(level);
   };
   return visit.family.channels.map((c) => c.code).filter(isOut);

@@ -67,4 +67,31 @@ class FamilyTest {
     private static Family family(List<Channel> channels, int stairs, int steps) {
         return new Family("T", "Test", Construction.DESK_PIEZO, channels, stairs, steps, 2, 20, 30, List.of());
     }
+
+    @Test
+    void a_printer_may_carry_fewer_channels_than_its_family() {
+        Family six = StarterFamilies.ALL.get(1);
+        Family four = six.having(List.of("Y", "K", "C", "M", "X"));
+        assertThat(four.channels()).extracting(Channel::code).containsExactly("K", "C", "M", "Y");
+        assertThat(four.limits()).isEqualTo(six.limits());
+        assertThat(four.machine()).isEqualTo(six.machine());
+        assertThat(six.having(List.of())).isSameAs(six);
+        assertThat(StarterLayouts.of(six).having(List.of("K", "C")).blocks())
+                .extracting(CheckLayout.Block::channel)
+                .containsExactly("K", "C");
+    }
+
+    /** Positions, least, most and centre of a scale, and whether it is one. */
+    @ParameterizedTest
+    @CsvSource({"4, 1, 9, 5, true", "5, 1, 11, 6, true", "0, 1, 9, 5, false", "4, 9, 1, 5, false", "4, 1, 9, 10, false"
+    })
+    void an_alignment_has_its_centre_on_its_scale(int positions, int least, int most, int centre, boolean right) {
+        org.assertj.core.api.ThrowableAssert.ThrowingCallable make =
+                () -> new Machine.Alignment(positions, least, most, centre, true);
+        if (right) {
+            org.assertj.core.api.Assertions.assertThatCode(make).doesNotThrowAnyException();
+        } else {
+            org.assertj.core.api.Assertions.assertThatThrownBy(make).isInstanceOf(IllegalArgumentException.class);
+        }
+    }
 }

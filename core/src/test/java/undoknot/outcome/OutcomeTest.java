@@ -2,6 +2,8 @@ package undoknot.outcome;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -37,6 +39,39 @@ class OutcomeTest {
             Knot expected) {
         assertThat(Knot.of(true, counts(out, restored, newlyOut), verdict, last, outcome))
                 .isEqualTo(expected);
+    }
+
+    /** What each end needs to be believed: a print that is accepted, a stream that is whole, steps that are done. */
+    @ParameterizedTest
+    @CsvSource({
+        "READY_TO_REFIT, , true, true, ",
+        "READY_TO_REFIT, MET, false, true, STREAM_NOT_WHOLE",
+        "STORED_CLEAN, , false, true, ",
+        "STORED_CLEAN, MET, true, false, STEPS_OPEN",
+        "CHANGED_OVER, MET, false, true, ",
+        "CHANGED_OVER, MET, false, false, STEPS_OPEN",
+        "CHANGED_OVER, NOT_MET, false, true, NOT_ACCEPTED",
+        "CHANGED_OVER, , false, true, NO_MAP",
+        "INK_RETURNED, UNSURE, false, true, ACCEPTANCE_UNSURE",
+        "INK_RETURNED, MET, false, true, ",
+        "CHECKED, MET, false, true, ",
+        "CHECKED, NOT_MET, false, true, NOT_ACCEPTED",
+        "LEFT_UNFINISHED, , false, false, ",
+        "RECOVERED, MET, false, true, ",
+    })
+    void a_claim_is_held_against_what_there_is_to_show(
+            Outcome outcome, Verdict verdict, boolean stream, boolean steps, Outcome.Doubt doubt) {
+        assertThat(outcome.doubt(new Outcome.Shown(verdict, null, stream, steps))
+                        .orElse(null))
+                .isEqualTo(doubt);
+    }
+
+    @Test
+    void every_end_belongs_to_a_purpose_and_a_repair_alone_asks_a_symptom() {
+        assertThat(Arrays.stream(Purpose.values()).flatMap(p -> p.outcomes().stream()))
+                .containsAll(List.of(Outcome.values()));
+        assertThat(Purpose.INK_CHANGE.outcomes()).doesNotContain(Outcome.RECOVERED);
+        assertThat(Arrays.stream(Purpose.values()).filter(Purpose::asksSymptom)).containsExactly(Purpose.REPAIR);
     }
 
     @ParameterizedTest

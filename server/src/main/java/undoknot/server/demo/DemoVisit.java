@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -21,6 +22,7 @@ import undoknot.observation.Sign;
 import undoknot.observation.Symptom;
 import undoknot.outcome.Outcome;
 import undoknot.outcome.Purpose;
+import undoknot.procedure.Act;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.LotDraw;
 import undoknot.server.visit.Attempt;
@@ -28,7 +30,9 @@ import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.Need;
 import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.ProcedureEntry;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.simulator.Fault;
@@ -57,6 +61,10 @@ final class DemoVisit {
     String serial;
     int openedMinutesAgo;
     int promisedInDays;
+    Purpose purpose = Purpose.REPAIR;
+    /** What an ink change or a flush was worked out from; null for a repair. */
+    Need need;
+
     InkChemistry chemistry = InkChemistry.DYE;
     JobClass jobClass = JobClass.GENERAL;
     List<Symptom> symptoms = List.of();
@@ -101,6 +109,56 @@ final class DemoVisit {
         this.chemistry = chemistry;
         this.jobClass = jobClass;
         return this;
+    }
+
+    DemoVisit comesInFor(Purpose what) {
+        this.purpose = what;
+        return this;
+    }
+
+    DemoVisit need(Need workedOut) {
+        this.need = workedOut;
+        return this;
+    }
+
+    DemoVisit step(int minutesAgo, Act act, String channel) {
+        rows.add(entry(minutesAgo, act, channel));
+        return this;
+    }
+
+    DemoVisit seen(int minutesAgo, Act act, String channel, Act.Finding finding) {
+        ProcedureEntry entry = entry(minutesAgo, act, channel);
+        entry.finding = finding;
+        rows.add(entry);
+        return this;
+    }
+
+    DemoVisit saved(int minutesAgo, String vessel, String ml, String lotCode) {
+        ProcedureEntry entry = entry(minutesAgo, Act.INK_SAVED, null);
+        entry.vessel = vessel;
+        entry.volumeMl = new BigDecimal(ml);
+        entry.lotCode = lotCode;
+        entry.inkedOn = LocalDate.ofInstant(ago(minutesAgo), ZoneOffset.UTC);
+        rows.add(entry);
+        return this;
+    }
+
+    DemoVisit poured(int minutesAgo, Act act, String channel, FluidLot lot, String ml) {
+        ProcedureEntry entry = entry(minutesAgo, act, channel);
+        entry.lotId = lot.id;
+        entry.volumeMl = new BigDecimal(ml);
+        rows.add(entry);
+        lot.remainingMl = lot.remainingMl.subtract(entry.volumeMl);
+        LotDraw draw = new LotDraw(lot.id, null, entry.volumeMl, entry.enteredAt, entry.enteredBy);
+        draw.drawnFor = entry.id;
+        rows.add(draw);
+        return this;
+    }
+
+    private ProcedureEntry entry(int minutesAgo, Act act, String channel) {
+        ProcedureEntry entry = new ProcedureEntry(UUID.randomUUID(), id, act, ago(minutesAgo), TECHNICIAN);
+        entry.channel = channel;
+        return entry;
     }
 
     DemoVisit standIn(Fault... faults) {
@@ -320,7 +378,7 @@ final class DemoVisit {
                 priceLimit == null ? BigDecimal.valueOf(140) : priceLimit,
                 "ribbon cable",
                 4,
-                Purpose.REPAIR,
+                purpose,
                 null,
                 List.of());
     }

@@ -17,6 +17,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,12 +33,18 @@ import undoknot.nozzle.NozzleState;
 import undoknot.observation.Sign;
 import undoknot.observation.Symptom;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Purpose;
+import undoknot.procedure.Act;
+import undoknot.procedure.InkNeed;
+import undoknot.procedure.SystemNeed;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.standin.StandInRow;
 import undoknot.server.visit.Customer;
+import undoknot.server.visit.Intake;
+import undoknot.server.visit.Need;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.StoredJson;
@@ -86,7 +93,7 @@ class DemoVisits {
         this.now = clock.instant();
         List<DemoVisit> all = new ArrayList<>();
         all.addAll(List.of(cleanRecovery(), wanderingAir(), deadDriveGroup(), stationThatReclogs(), silverSupply()));
-        all.addAll(List.of(inHold(), foodHead(), inkChange(), firstStay(), secondStay(), stoppedByMoney()));
+        all.addAll(List.of(inHold(), foodHead(), inkChange(), laidUp(), firstStay(), secondStay(), stoppedByMoney()));
         all.addAll(List.of(justTakenIn(), starvedPennants(), inTheBath(), readyToReturn(), headError(), soakIsDue()));
         all.addAll(List.of(halfABill(), smearedLabels(), silverStarves(), rinsedTwice(), overnightPad()));
         write(all);
@@ -280,12 +287,45 @@ class DemoVisits {
         PluggedHead head = new PluggedHead(family.get("PELLAM-M5"), 5).plug("G", 0.03);
         return visit("PELLAM-M5")
                 .from("Bollard Tide Tables", "harbour office, ground floor", "PM5-61120", 2 * DAY, 1)
-                .told("Pellam desk set", "changing from dye to pigment", 1, 0, Symptom.COLOUR_REPLACED)
+                .told("Pellam desk set", "changing from dye to pigment", 1, 0)
                 .ink(InkChemistry.DYE, JobClass.GENERAL)
+                .comesInFor(Purpose.INK_CHANGE)
+                .need(new Need(new InkNeed(2.4, 0.001, 0.2), pigmentIn(all), null))
                 .check(2 * DAY - 60, head.check(), "good before the change")
-                .cause(2 * DAY - 70, Cause.UNSUITABLE_INK, "", "ink change wanted: every channel is flushed")
+                .step(4 * HOUR, Act.CARTRIDGE_OUT, "Y")
+                .step(4 * HOUR - 1, Act.CARTRIDGE_OUT, "G")
+                .step(4 * HOUR - 2, Act.CARTRIDGE_OUT, "C")
+                .step(4 * HOUR - 3, Act.CARTRIDGE_OUT, "M")
+                .step(4 * HOUR - 4, Act.CARTRIDGE_OUT, "K")
+                .step(4 * HOUR - 5, Act.LAID_IN, null)
                 .flush(3 * HOUR, shelf.get("water"), 8, FREE, TINTED, WHOLE, all)
-                .flush(2 * HOUR, shelf.get("headNew"), 6, FREE, LIKE_FRESH, WHOLE, all);
+                .flush(2 * HOUR, shelf.get("headNew"), 6, FREE, LIKE_FRESH, WHOLE, all)
+                .seen(2 * HOUR - 20, Act.PAD_SEEN, "Y", Act.Finding.NO_COLOUR)
+                .seen(2 * HOUR - 21, Act.PAD_SEEN, "G", Act.Finding.NO_COLOUR)
+                .seen(2 * HOUR - 22, Act.PAD_SEEN, "C", Act.Finding.COLOUR);
+    }
+
+    private static List<Intake.PortInk> pigmentIn(String... channels) {
+        return Arrays.stream(channels)
+                .map(c -> new Intake.PortInk(c, "Quayside pigment", InkChemistry.PIGMENT, false))
+                .toList();
+    }
+
+    /** Laid up for the winter: settling ink in its reservoir, the other colours in bottles. */
+    private DemoVisit laidUp() {
+        FluidLot line = shelf.get("pigment");
+        return visit("HULVER-W8")
+                .from("Spoondrift Pennants", "ask for Hob, 2 Capstan Row", "HW8-00644", 8 * HOUR, 4)
+                .told("Windlass wide-format, the small one", "laid up until spring", 1, 0)
+                .ink(InkChemistry.DISPERSE, JobClass.GENERAL)
+                .comesInFor(Purpose.SYSTEM_FLUSH)
+                .need(new Need(null, List.of(), new SystemNeed(60, 2, 6, 20, 3, 60, 15, 10, 0, 0.01, 0.1, 250)))
+                .step(7 * HOUR, Act.STIRRER_OFF, null)
+                .saved(7 * HOUR - 5, "jar with the blue lid", "48", "S-0191")
+                .step(7 * HOUR - 15, Act.RESERVOIR_DRY, null)
+                .poured(7 * HOUR - 18, Act.STIRRER_WIPED, null, line, "5")
+                .poured(7 * HOUR - 20, Act.FILLED, null, line, "60")
+                .step(7 * HOUR - 25, Act.RETURN_FOUND, null);
     }
 
     private DemoVisit firstStay() {
@@ -501,6 +541,8 @@ class DemoVisits {
                     DemoVisit.TECHNICIAN);
             visit.headId = head.id;
             visit.customerId = customer.id;
+            visit.purpose = v.purpose;
+            visit.need = v.need == null ? null : stored.write(v.need);
             visit.jobClass = v.jobClass;
             visit.promisedOn = today.plusDays(v.promisedInDays);
             visit.intake = stored.write(v.intake(customer.id, head.id, today));

@@ -48,6 +48,10 @@ public class Ledger {
     public void keep(LoggedVisit logged) {
         UUID visitId = logged.visit().id;
         results.forget(visitId);
+        if (logged.purpose().isProcedure()) {
+            // What is flushed because an ink changes says nothing of what helps a clogged head.
+            return;
+        }
         Map<Method, Integer> times = new EnumMap<>(Method.class);
         List<AttemptResult> rows = new ArrayList<>();
         List<Attempt> standing = logged.attemptsThatStand();
@@ -55,7 +59,7 @@ public class Ledger {
             Attempt attempt = standing.get(i);
             Method method = method(logged, attempt);
             int number = times.merge(method, 1, Integer::sum);
-            List<Acceptance> judges = judges(logged, standing, i);
+            List<Acceptance.Verdict> judges = judges(logged, standing, i);
             if (!judges.isEmpty()) {
                 AttemptResult row = new AttemptResult();
                 row.attemptId = attempt.id;
@@ -64,7 +68,7 @@ public class Ledger {
                 row.ink = ink(logged.intake(), channelOf(logged, attempt));
                 row.method = method;
                 row.number = Math.min(LAST_NUMBER, number);
-                row.accepted = judges.stream().anyMatch(a -> a.verdict() == Acceptance.Verdict.MET);
+                row.accepted = judges.contains(Acceptance.Verdict.MET);
                 rows.add(row);
             }
         }
@@ -77,17 +81,17 @@ public class Ledger {
         });
     }
 
-    private static List<Acceptance> judges(LoggedVisit logged, List<Attempt> standing, int i) {
-        List<Acceptance> judges = new ArrayList<>();
+    private static List<Acceptance.Verdict> judges(LoggedVisit logged, List<Attempt> standing, int i) {
+        List<Acceptance.Verdict> judges = new ArrayList<>();
         for (NozzleCheck check : logged.checks()) {
-            if (logged.map(check) == null || !check.takenAt.isAfter(standing.get(i).startedAt)) {
+            if (logged.verdict(check) == null || !check.takenAt.isAfter(standing.get(i).startedAt)) {
                 continue;
             }
             boolean others = standing.subList(i + 1, standing.size()).stream()
                     .anyMatch(a -> a.startedAt.isBefore(check.takenAt)
                             && !method(logged, a).settles());
             if (!others) {
-                judges.add(logged.acceptance(check));
+                judges.add(logged.verdict(check));
             }
         }
         return judges;

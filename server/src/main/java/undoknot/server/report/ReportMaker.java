@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -37,13 +38,21 @@ public class ReportMaker {
     private final Words words;
     private final PowerWords power;
     private final WorkWords work;
+    private final BesidesWords besides;
     private final Clock clock;
     private final String shop;
 
-    ReportMaker(Words words, PowerWords power, WorkWords work, Clock clock, @Value("${undoknot.shop}") String shop) {
+    ReportMaker(
+            Words words,
+            PowerWords power,
+            WorkWords work,
+            BesidesWords besides,
+            Clock clock,
+            @Value("${undoknot.shop}") String shop) {
         this.words = words;
         this.power = power;
         this.work = work;
+        this.besides = besides;
         this.clock = clock;
         this.shop = shop;
     }
@@ -56,7 +65,7 @@ public class ReportMaker {
                 ? null
                 : Comparison.of(logged.map(first), logged.map(last)).total();
         List<Attempt> standing = logged.attemptsThatStand();
-        Acceptance acceptance = last == null ? null : logged.acceptance(last);
+        Acceptance.Verdict verdict = logged.log(clock.instant()).verdict();
         return new Report(
                 shop,
                 logged.visit().tag,
@@ -65,13 +74,15 @@ public class ReportMaker {
                 words.of("construction", logged.family().construction()),
                 logged.head().serial,
                 intake.printer(),
-                intake.symptoms().stream().map(s -> words.of("symptom", s)).toList(),
+                words.of("purpose", logged.purpose()),
+                intake.symptoms().stream().map(s -> besides.symptom(logged, s)).toList(),
                 words.of("jobClass", logged.visit().jobClass),
                 logged.visit().openedAt,
                 logged.visit().promisedOn,
                 first == null ? null : first.takenAt,
                 last == null ? null : last.takenAt,
-                logged.checks().isEmpty() ? null : logged.checks().get(0).notPossible,
+                besides.noFirstCheck(logged),
+                besides.compared(logged),
                 otherReadings(logged),
                 logged.checks().stream().anyMatch(c -> c.simulated),
                 first == null ? List.of() : channels(logged, logged.map(first), logged.map(last), first == last),
@@ -91,10 +102,12 @@ public class ReportMaker {
                                 + (d.channels.isEmpty() ? "" : " (" + d.channels.replace(",", ", ") + ")"))
                         .toList(),
                 attempts(logged, standing),
+                besides.steps(logged),
+                besides.alsoFound(logged),
                 fluids(logged, standing),
                 logged.cyclesRun(),
                 soakMinutes(logged, standing),
-                acceptance == null ? null : acceptance.verdict(),
+                verdict,
                 logged.visit().outcome,
                 logged.visit().outcomeReason,
                 logged.food() == FoodStanding.NOT_FOOD ? null : words.of("food", logged.food()),
@@ -270,6 +283,12 @@ public class ReportMaker {
     private static List<Report.FluidLine> fluids(LoggedVisit logged, List<Attempt> standing) {
         Map<String, BigDecimal> sums = new LinkedHashMap<>();
         standing.forEach(attempt -> addFluid(sums, logged, attempt, ""));
+        logged.procedureThatStands().stream()
+                .filter(e -> e.lotId != null)
+                .forEach(e -> add(sums, logged, e.lotId, e.volumeMl, ""));
+        logged.findingsThatStand().stream()
+                .filter(f -> f.lotId != null)
+                .forEach(f -> add(sums, logged, f.lotId, f.volumeMl, ""));
         logged.attempts().stream()
                 .filter(Attempt::pouredInVain)
                 .forEach(attempt -> addFluid(sums, logged, attempt, ", poured in vain"));
@@ -281,9 +300,14 @@ public class ReportMaker {
     private static void addFluid(Map<String, BigDecimal> sums, LoggedVisit logged, Attempt attempt, String besides) {
         // A tank that was used again, or a pull that took nothing, left no bottle.
         if (attempt.lotId != null && attempt.volumeMl.signum() > 0) {
-            FluidLot lot = logged.lots().get(attempt.lotId);
-            sums.merge(lot.name + ", lot " + lot.lotCode + besides, attempt.volumeMl, BigDecimal::add);
+            add(sums, logged, attempt.lotId, attempt.volumeMl, besides);
         }
+    }
+
+    private static void add(
+            Map<String, BigDecimal> sums, LoggedVisit logged, UUID lotId, BigDecimal ml, String besides) {
+        FluidLot lot = logged.lots().get(lotId);
+        sums.merge(lot.name + ", lot " + lot.lotCode + besides, ml, BigDecimal::add);
     }
 
     private static Long percent(OptionalDouble share) {

@@ -231,25 +231,48 @@ public record LoggedVisit(
                 .findFirst();
     }
 
-    private Optional<NozzleCheck> mapBefore(Attempt attempt) {
+    /** How a printed check stands against what the head prints, by map or by bars; null for any other reading. */
+    public Acceptance.Verdict verdict(NozzleCheck check) {
+        Acceptance acceptance = acceptance(check);
+        if (acceptance != null) {
+            return acceptance.verdict();
+        }
+        CoarseReading coarse = coarse(check);
+        if (coarse == null || coarse.kind().isOffMachine()) {
+            return null;
+        }
+        boolean full = coarse.channels().values().stream()
+                .allMatch(line -> line.level() != null && line.level().isBest());
+        return full ? Acceptance.Verdict.MET : Acceptance.Verdict.NOT_MET;
+    }
+
+    /** A reading against the last one like it before an attempt; null when there is none. */
+    private Counts before(Attempt attempt, NozzleCheck now) {
+        CoarseReading is = coarse(now);
         return checks().stream()
-                .filter(c -> !c.takenAt.isAfter(attempt.startedAt) && maps.containsKey(c.id))
-                .reduce((first, second) -> second);
+                .filter(c -> !c.takenAt.isAfter(attempt.startedAt))
+                .filter(c -> map(now) != null ? map(c) != null : isLike(coarse(c), is))
+                .reduce((first, second) -> second)
+                .map(c -> map(now) != null
+                        ? Comparison.of(map(c), map(now)).total()
+                        : CoarseReading.counts(coarse(c), is).values().stream().reduce(Counts.NONE, Counts::plus))
+                .orElse(null);
+    }
+
+    private static boolean isLike(CoarseReading a, CoarseReading b) {
+        return a != null && b != null && a.kind() == b.kind();
     }
 
     public Knot knot(Attempt attempt) {
         Optional<NozzleCheck> judge = judge(attempt);
-        Acceptance acceptance = judge.map(this::acceptance).orElse(null);
-        Counts counts = acceptance == null
-                ? null
-                : mapBefore(attempt)
-                        .map(before -> Comparison.of(map(before), map(judge.orElseThrow()))
-                                .total())
-                        .orElse(null);
         List<Attempt> all = attemptsThatStand();
         boolean isLast = attempt.id.equals(all.get(all.size() - 1).id);
         return Knot.of(
-                judge.isPresent(), counts, acceptance == null ? null : acceptance.verdict(), isLast, visit.outcome);
+                judge.isPresent(),
+                judge.map(check -> before(attempt, check)).orElse(null),
+                judge.map(this::verdict).orElse(null),
+                isLast,
+                visit.outcome);
     }
 
     /** Findings that stand, those taken back left out. */

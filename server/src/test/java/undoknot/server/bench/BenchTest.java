@@ -44,7 +44,7 @@ class BenchTest {
         assertThat(strip(all, "OD6-51002").at("/next/action").asText()).isEqualTo("FIRST_CHECK");
         assertThat(strip(all, "TT4-28817").at("/next/action").asText()).isEqualTo("TREAT");
         assertThat(strip(all, "HW8-00917").at("/next/action").asText()).isEqualTo("TREAT");
-        assertThat(strip(all, "PM5-61120").at("/next/action").asText()).isEqualTo("TAKE_PAD_OUT");
+        assertThat(strip(all, "PM5-61120").at("/next/action").asText()).isEqualTo("STEP");
         assertThat(strip(all, "HW8-01402").at("/next/action").asText()).isEqualTo("TAKE_PAD_OUT");
         assertThat(strip(all, "VB3-10027").at("/next/action").asText()).isEqualTo("WAIT_HOLD");
         assertThat(strip(all, "VB3-09941").at("/next/action").asText()).isEqualTo("RETURN");
