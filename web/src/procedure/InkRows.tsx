@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { Procedure, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { word } from '../words/words';
+import { flushWay } from './steps';
 
 /** Every channel of an ink change with what went through it beside its need, light colours first. */
 export function InkRows({
@@ -23,11 +24,7 @@ export function InkRows({
       <Stack spacing={1}>
         {procedure.rows.map((row) => {
           const channel = visit.family.channels.find((c) => c.code === row.channel);
-          const method = row.way === 'DRAW_BACK' ? '&method=DRAW_BACK' : '';
-          const to =
-            row.way === 'CYCLES'
-              ? `/visits/${visit.id}/attempt/cycle`
-              : `/visits/${visit.id}/attempt/flush?channels=${row.channel}${method}`;
+          const to = flushWay(visit.id, row);
           return (
             <Stack
               key={row.channel}

@@ -12,7 +12,7 @@ import { capital, word } from '../words/words';
 import { InkRows } from './InkRows';
 import { NeedBlock } from './NeedBlock';
 import { StageList } from './StageList';
-import { litres } from './steps';
+import { entryWords, litres } from './steps';
 
 export default function ProcedurePage() {
   const { id = '' } = useParams();
@@ -160,7 +160,7 @@ function Entries({ visit, procedure, mayWrite }: { visit: Visit; procedure: Proc
           <Stack component="li" key={e.id} sx={{ borderTop: '1px solid', borderColor: 'line', py: 0.5 }}>
             <Typography sx={{ textDecoration: e.withdrawn ? 'line-through' : 'none' }}>
               {e.channel && <b>{e.channel}: </b>}
-              {word('step', e.act)}
+              {entryWords(e.act)}
               {e.finding && `: ${word('stepFinding', e.finding)}`}
               {e.volumeMl !== undefined && e.volumeMl !== null && `, ${litres(e.volumeMl)}`}
               {e.lot && ` of ${e.lot}`}

@@ -5,6 +5,7 @@ import type { Container, Lot, Procedure, Stage, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { word } from '../words/words';
 import { StepCard } from './StepCard';
+import { entryWords } from './steps';
 
 interface Props {
   visit: Visit;
@@ -25,6 +26,7 @@ export function StageList({ visit, procedure, lots, waste, mayWrite }: Props) {
   const [other, setOther] = useState<Stage['act']>();
   const act = other ?? procedure.next ?? undefined;
   const stage = procedure.stages.find((s) => s.act === act);
+  const besides = BESIDES[procedure.purpose].filter((entry) => entry !== act);
   return (
     <>
       {mayWrite && act && (
@@ -39,16 +41,14 @@ export function StageList({ visit, procedure, lots, waste, mayWrite }: Props) {
           logged={() => setOther(undefined)}
         />
       )}
-      {mayWrite && (
+      {mayWrite && (besides.length > 0 || other) && (
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
           <Typography color="text.secondary">Enter besides</Typography>
-          {BESIDES[procedure.purpose]
-            .filter((besides) => besides !== act)
-            .map((besides) => (
-              <Button key={besides} variant="outlined" onClick={() => setOther(besides)}>
-                {word('step', besides)}
-              </Button>
-            ))}
+          {besides.map((entry) => (
+            <Button key={entry} variant="outlined" onClick={() => setOther(entry)}>
+              {entryWords(entry)}
+            </Button>
+          ))}
           {other && <Button onClick={() => setOther(undefined)}>Back to the next step</Button>}
         </Stack>
       )}

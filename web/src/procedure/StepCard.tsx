@@ -1,6 +1,7 @@
 import { Button, FormHelperText, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api } from '../api/http';
 import { newId } from '../api/newId';
 import type { Container, Lot, Procedure, ProcedureStep, Stage, Visit } from '../api/types';
@@ -9,7 +10,7 @@ import { readNumber } from '../app/fields';
 import { WriteProblem } from '../app/states';
 import { Against, gatesOf, useAgainst } from '../treatment/Against';
 import { word } from '../words/words';
-import { asksOf, cleaners, FINDINGS, litres, usualMl } from './steps';
+import { asksOf, cleaners, FINDINGS, flushWay, litres, usualMl } from './steps';
 
 interface Props {
   visit: Visit;
@@ -227,6 +228,19 @@ export function StepCard({ visit, procedure, act, left, lots, waste, logged }: P
             </Button>
           ))}
         </Stack>
+      )}
+      {act === 'PAD_SEEN' && channel && (
+        <Button
+          variant="outlined"
+          component={Link}
+          to={flushWay(
+            visit.id,
+            procedure.rows.find((row) => row.channel === channel),
+          )}
+          sx={{ alignSelf: 'flex-start', minHeight: 56 }}
+        >
+          Flush {channel} first
+        </Button>
       )}
       {problemAt('act') && (
         <FormHelperText error role="alert" sx={{ fontSize: '1rem' }}>

@@ -1,3 +1,4 @@
+import { word } from '../words/words';
 import type { FluidKind, Lot, ProcedureStep, Procedure, Stage } from '../api/types';
 
 /** What is typed for the sum of a whole-system flush, in the order in which it is asked. */
@@ -41,9 +42,23 @@ export function onShelf(lots: Lot[], needMl: number): { haveMl: number; shortMl:
   return { haveMl, shortMl: Math.max(0, needMl - haveMl) };
 }
 
+/** What was entered; a pad that was looked at is not yet a channel that is done. */
+export function entryWords(act: Stage['act']): string {
+  return act === 'PAD_SEEN' ? 'Fresh pad looked at' : word('step', act);
+}
+
 /** A volume as it is said: above a litre in litres. */
 export function litres(ml: number): string {
   return ml >= 1000 ? `${(ml / 1000).toFixed(1)} L` : `${Number(ml.toFixed(1))} mL`;
+}
+
+/** Where the old ink is driven out of a channel. */
+export function flushWay(visitId: string, row: Procedure['rows'][number] | undefined): string {
+  if (!row || row.way === 'CYCLES') {
+    return `/visits/${visitId}/attempt/cycle`;
+  }
+  const method = row.way === 'DRAW_BACK' ? '&method=DRAW_BACK' : '';
+  return `/visits/${visitId}/attempt/flush?channels=${row.channel}${method}`;
 }
 
 /** What an entry of an act names. */

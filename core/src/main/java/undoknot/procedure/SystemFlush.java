@@ -63,7 +63,9 @@ public final class SystemFlush {
             stages.add(new Stage(SWAPPED, colours.size() - left.size(), colours.size(), left));
         }
         stages.add(new Stage(STRONG_CYCLE, strong(), strong() + strongLeft(), List.of()));
-        stages.add(new Stage(WASTE_EMPTIED, isWasteFull() ? 0 : 1, 1, List.of()));
+        // After each strong cycle.
+        stages.add(
+                new Stage(WASTE_EMPTIED, isWasteFull() ? strong() - 1 : strong(), strong() + strongLeft(), List.of()));
         stages.add(Stage.once(LINES_SEEN, linesSeen()));
         stages.add(Stage.once(WASTE_WASHED, isWashed()));
         stages.add(new Stage(

@@ -35,6 +35,10 @@ class AccessibleTest extends BrowserTest {
         for (String path : List.of(
                 "/take-in",
                 "/shelf",
+                "/families",
+                "/families/VENNICK-B3",
+                "/visits/" + visitOf("PM5-61120") + "/steps",
+                "/visits/" + visitOf("HW8-00644") + "/steps",
                 "/visits/" + open,
                 "/visits/" + held,
                 "/visits/" + returned,

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import undoknot.nozzle.CoarseReading;
 import undoknot.observation.Symptom;
+import undoknot.procedure.Act;
 import undoknot.server.alsofound.AlsoFounds;
 import undoknot.server.fluid.Shelf;
 import undoknot.server.visit.Intake;
@@ -91,7 +92,7 @@ class BesidesWords {
         if (e.channel != null) {
             line.append(e.channel).append(": ");
         }
-        line.append(words.of("step", e.act));
+        line.append(e.act == Act.PAD_SEEN ? "Fresh pad looked at" : words.of("step", e.act));
         if (e.finding != null) {
             line.append(": ").append(words.of("stepFinding", e.finding));
         }
