@@ -24,6 +24,7 @@ export function useWrite<A>(
       void queries.invalidateQueries({ queryKey: ['bench'] });
       void queries.invalidateQueries({ queryKey: ['lots'] });
       void queries.invalidateQueries({ queryKey: ['clocks'] });
+      void queries.invalidateQueries({ queryKey: ['waste'] });
       done?.(visit);
     },
     onSettled: () => {

@@ -1,3 +1,5 @@
+import { count } from '../words/words';
+
 /** How long until a moment, or since it, the way a bench says it. */
 export function away(ms: number): string {
   const seconds = Math.abs(Math.round(ms / 1000));
@@ -11,7 +13,7 @@ export function away(ms: number): string {
   const hours = Math.floor(minutes / 60);
   return hours < 48
     ? `${hours} h ${String(minutes % 60).padStart(2, '0')} min`
-    : `${Math.round(hours / 24)} days`;
+    : count('DAYS', Math.round(hours / 24));
 }
 
 /** A running clock: h:mm:ss, or m:ss under an hour; behind zero with a plus, since hands are late. */

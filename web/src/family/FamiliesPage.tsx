@@ -8,7 +8,7 @@ import { useFamilies } from '../api/queries';
 import type { Family, FamilyFile } from '../api/types';
 import { Block, Page } from '../app/Page';
 import { Failed, Loading } from '../app/states';
-import { capital, word } from '../words/words';
+import { capital, count, word } from '../words/words';
 import { FamilyEditor } from './FamilyEditor';
 import { EMPTY_FAMILY } from './familyForm';
 
@@ -159,8 +159,8 @@ function OneFamily({ family, isLead }: { family: Family; isLead: boolean }) {
         ))}
       </Stack>
       <Typography color="text.secondary">
-        {family.stairs * family.steps} nozzles a channel in {family.driveGroups}{' '}
-        {family.driveGroups === 1 ? 'drive group' : 'drive groups'}; {family.channels[0].port}
+        {count('NOZZLES', family.stairs * family.steps)} a channel in{' '}
+        {count('DRIVE_GROUPS', family.driveGroups)}; {family.channels[0].port}
       </Typography>
     </Block>
   );

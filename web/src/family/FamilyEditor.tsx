@@ -14,7 +14,7 @@ import { typedNumber } from '../app/typed';
 import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { useDraftForm } from '../draft/useDraftForm';
-import { capital, terms, word } from '../words/words';
+import { capital, count, terms, word } from '../words/words';
 import { FamilyLimits } from './FamilyLimits';
 import { familyForm, familyOf, type FamilyForm } from './familyForm';
 
@@ -134,7 +134,7 @@ export function FamilyEditor({
                 control={control}
                 name="steps"
                 label="Steps of a stair"
-                hint={Number.isFinite(nozzles) ? `${nozzles} nozzles a channel` : undefined}
+                hint={Number.isFinite(nozzles) ? `${count('NOZZLES', nozzles)} a channel` : undefined}
                 isNumber
               />
               <Entry control={control} name="boreUm" label="Bore of a nozzle" unit="µm" isNumber />

@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react';
 import { useMoney } from '../account/money';
 import { SessionContext } from '../account/session';
 import type { SignedIn, UnitOf } from '../api/types';
-import { word } from '../words/words';
+import { count, word } from '../words/words';
 
 export type Units = SignedIn['units'];
 
@@ -71,7 +71,7 @@ export function minutesWords(minutes: number): string {
   }
   return minutes < 2 * DAY
     ? `${Number((minutes / HOUR).toFixed(1))} h`
-    : `${Number((minutes / DAY).toFixed(1))} days`;
+    : count('DAYS', Number((minutes / DAY).toFixed(1)));
 }
 
 /** Values in the units that the person at the screen wants to see. */

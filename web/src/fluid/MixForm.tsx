@@ -18,7 +18,10 @@ interface Part {
 
 /** What is usually mixed: cleaner and deionised water, one to one. */
 function usual(lots: Lot[]): Part[] {
-  const of = (kind: FluidKind) => lots.find((lot) => lot.kind === kind && lot.remainingMl > 0)?.id ?? '';
+  const today = dateInDays(0);
+  const of = (kind: FluidKind) =>
+    lots.find((lot) => lot.kind === kind && lot.remainingMl > 0 && !(lot.expiresOn && lot.expiresOn < today))
+      ?.id ?? '';
   return [
     { lotId: of('AQUEOUS_CLEANER'), parts: '1' },
     { lotId: of('DEIONISED_WATER'), parts: '1' },

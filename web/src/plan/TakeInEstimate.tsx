@@ -9,7 +9,7 @@ import { readNumber } from '../app/fields';
 import { percent } from '../diagnosis/judgement';
 import { useUnits } from '../flow/units';
 import { toIntake, type IntakeForm } from '../visit/intakeForm';
-import { word } from '../words/words';
+import { count, word } from '../words/words';
 import { ForecastRow } from './ForecastRow';
 
 /** What the visit is likely to cost and take, from what was told so far, before anything is agreed. */
@@ -48,13 +48,13 @@ export function TakeInEstimate() {
     <Block title="Likely to take">
       <ForecastRow forecast={forecast} />
       <Typography color="text.secondary">
-        Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in {channels}{' '}
-        {channels === 1 ? 'channel' : 'channels'}, before any check. The first check makes it surer.
+        Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in{' '}
+        {count('CHANNELS', channels)}, before any check. The first check makes it surer.
       </Typography>
       <Typography color="text.secondary">
         {record.heads === 0
           ? 'No head of this family went back yet: starting beliefs speak for it.'
-          : `Of the last ${record.heads} heads of this family ${record.recovered} were recovered (${percent(record.recovered / record.heads)}); half were back within ${record.days} days, nine in ten within ${record.lateDays}.`}
+          : `Of the last ${count('HEADS', record.heads)} of this family ${record.recovered} went back recovered (${percent(record.recovered / record.heads)}); half were back within ${count('DAYS', record.days ?? 0)}, nine in ten within ${count('DAYS', record.lateDays ?? 0)}.`}
       </Typography>
       {isOver && (
         <Alert severity="warning" sx={{ mt: 1 }}>

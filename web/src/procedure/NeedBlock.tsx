@@ -11,7 +11,7 @@ import { Block } from '../app/Page';
 import { WriteProblem } from '../app/states';
 import { useProblemAt } from '../app/useProblemAt';
 import { useDraftForm } from '../draft/useDraftForm';
-import { capital, terms, word } from '../words/words';
+import { capital, count, terms, word } from '../words/words';
 import { cleaners, INK_ENTRIES, litres, onShelf, SYSTEM_ENTRIES } from './steps';
 
 interface Props {
@@ -261,15 +261,15 @@ function SumWords({
     <Alert severity={shortMl > 0 ? 'warning' : 'info'} role="status">
       {ink && (
         <Typography>
-          <b>{litres(ink.totalMl)}</b> for {channels} {channels === 1 ? 'channel' : 'channels'}:{' '}
-          {ink.rinses.toFixed(1)} volumes (ln 1/residue), {ink.needMl.toFixed(1)} mL each, at most{' '}
-          {ink.mostMl.toFixed(1)} mL before a lead is asked.
+          <b>{litres(ink.totalMl)}</b> for {count('CHANNELS', channels)}: {ink.rinses.toFixed(1)} volumes (ln
+          1/residue), {ink.needMl.toFixed(1)} mL each, at most {ink.mostMl.toFixed(1)} mL before a lead is
+          asked.
         </Typography>
       )}
       {system && (
         <Typography>
-          <b>{litres(system.needMl)}</b> of cleaner, reserve included; {system.wasteBottles} waste{' '}
-          {system.wasteBottles === 1 ? 'bottle' : 'bottles'}
+          <b>{litres(system.needMl)}</b> of cleaner, reserve included;{' '}
+          {count('WASTE_BOTTLES', system.wasteBottles)}
           {system.rinses > 0 && `; lines: ${system.rinses.toFixed(1)} volumes to the residue`}.
         </Typography>
       )}

@@ -44,6 +44,7 @@ import { AskedFields, PartFields } from './AskedFields';
 import { BegunAt, begunInstant } from './BegunAt';
 import { FarAbove } from './FarAbove';
 import { isFarAbove } from './roundsForm';
+import { useWasteContainer, WasteGoesTo } from './WasteGoesTo';
 
 const KINDS: Record<string, WholeKind> = {
   soak: 'SOAK',
@@ -138,10 +139,12 @@ function AttemptView({
   };
   const typedAs = JSON.stringify({ entry, lotId, where });
   const [sentAs, setSentAs] = useState('');
+  const waste = useWasteContainer();
   const preview = usePreview(visit.id, kind, lotId, entry, unread.length === 0, {
     ...where,
     cartridgesOff: value.answers.CARTRIDGES_OFF === '1' || undefined,
     begunAt: begunInstant(value.begunAt),
+    wasteId: lotId ? waste.id : undefined,
   });
   const write = useWrite(
     () =>
@@ -156,6 +159,7 @@ function AttemptView({
             doneAnyway: value.doneAnyway || undefined,
             ...where,
             noted: notedOf(value, asks),
+            wasteId: lotId ? waste.id : undefined,
             replaces: editId,
             begunAt: begunInstant(value.begunAt),
             endedAt: value.begunAt ? begunInstant(value.endedAt) : undefined,
@@ -255,6 +259,7 @@ function AttemptView({
             <AskedFields asks={asks} inkMl={inkOf(visit, kind, value)} />
             <PartFields visit={visit} asks={asks} channels={asks.wholeHead ? all : value.channels} />
             {advice && !isAdvised && <Instead advice={advice} />}
+            {lotId && <WasteGoesTo waste={waste} />}
             <Entry control={form.control} name="note" label="Note" />
             <BegunAt
               begunAt={value.begunAt}

@@ -42,6 +42,7 @@ import { SoakBetween } from './SoakBetween';
 import { useRoundKeys } from './useRoundKeys';
 import { useStrokeQueue } from './useStrokeQueue';
 import { useStrokeWatch } from './useStrokeWatch';
+import { useWasteContainer, WasteGoesTo } from './WasteGoesTo';
 import { usePreview } from './usePreview';
 
 interface Props {
@@ -59,7 +60,8 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
   const [query] = useSearchParams();
   const today = dateInDays(0);
   const { form, drop } = useDraftForm<RoundsForm>(
-    `rounds-${goesOn?.id ?? visit.id}`,
+    // An ink change goes port by port: each has rounds of its own.
+    `rounds-${goesOn?.id ?? visit.id}${!goesOn && visit.procedure ? `-${query.get('channels') ?? ''}` : ''}`,
     () => (goesOn ? resumeRounds(visit, goesOn) : startRounds(visit, query, lots, today)),
     roundsSchema,
   );
@@ -83,6 +85,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
   const doseOf = (code: string) =>
     value.doses[code] ?? String(usualDose(visit, value, rowOf(code)?.next, last(code)));
 
+  const waste = useWasteContainer();
   // Before the first stroke the doses as they are planned are asked; none of them is timed.
   const planned = channels.map((code) => ({
     ...newStroke(value, code, readNumber(doseOf(code)) || 0),
@@ -92,6 +95,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
   const preview = usePreview(visit.id, 'FLUSH', lotId, flushOf(value, planned), channels.length > 0, {
     site,
     begunAt: begunInstant(value.begunAt),
+    wasteId: lotId ? waste.id : undefined,
   });
 
   const begin = (stroke: Stroke[], open: boolean) =>
@@ -107,6 +111,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
           doneAnyway: value.doneAnyway || undefined,
           site,
           open,
+          wasteId: lotId ? waste.id : undefined,
           begunAt: begunInstant(value.begunAt),
           endedAt: isLate ? begunInstant(value.endedAt) : undefined,
           departure:
@@ -293,6 +298,7 @@ export function Rounds({ visit, lots, advice, goesOn }: Props) {
               isWrong={wrong.some((field) => field !== 'volumeMl')}
               now={now}
             />
+            {!isBegun && lotId && <WasteGoesTo waste={waste} />}
             {queue.isBehind && (
               <Typography role="status" sx={{ fontWeight: 700 }}>
                 Not kept by the server yet: {value.pending.length}. It is tried again by itself; nothing is

@@ -12,7 +12,7 @@ export function usePreview(
   lotId: string | undefined,
   entry: TreatmentEntry,
   isWhole: boolean,
-  where: Partial<Pick<PreviewEntry, 'site' | 'wet' | 'cartridgesOff' | 'begunAt'>>,
+  where: Partial<Pick<PreviewEntry, 'site' | 'wet' | 'cartridgesOff' | 'begunAt' | 'wasteId'>>,
 ): Preview | undefined {
   const body = JSON.stringify({
     kind,

@@ -15,7 +15,7 @@ import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { advisedWords } from '../diagnosis/judgement';
 import { Knot } from '../thread/Knot';
-import { word } from '../words/words';
+import { count, word } from '../words/words';
 import { MarkedAgainst } from '../treatment/Against';
 import { attemptLines, attemptName } from '../treatment/attemptLines';
 import { editWay } from './ways';
@@ -26,7 +26,7 @@ export function AttemptsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boo
   /** What was advised when this was done instead; kept under the key of the attempt. */
   const instead = (attempt: Attempt) => visit.judgement.departures.find((d) => d.id === attempt.id);
   return (
-    <Block title="Attempts" aside={<Typography>{visit.cyclesRun} printer cycles on this visit</Typography>}>
+    <Block title="Attempts" aside={<Typography>{count('CYCLES_RUN', visit.cyclesRun)}</Typography>}>
       {visit.attempts.length === 0 && <Empty>Nothing was tried yet.</Empty>}
       <Stack component="ol" spacing={1} sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {visit.attempts.map((attempt) => (

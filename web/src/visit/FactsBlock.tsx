@@ -46,7 +46,7 @@ export function FactsBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolea
     ['Idle', counted('DAYS', i.idleDays)],
     ['Climate', i.climate ? word('climate', i.climate) : undefined],
     ['On mains power meanwhile', told(i.mainsPower)],
-    ['Printer cycles already', unit(i.cyclesBefore, '')],
+    ['Printer cycles already', counted('CYCLES', i.cyclesBefore)],
     ['Already poured in', i.pouredIn],
     ['Cartridge levels', i.cartridges],
     ['Refills', unit(i.refills, '')],

@@ -9,7 +9,7 @@ import type { Family } from '../api/types';
 import { Block } from '../app/Page';
 import { ChoiceEntry, Entry } from '../app/fields';
 import { dateInDays } from '../bench/time';
-import { capital, terms, word } from '../words/words';
+import { capital, count, terms, word } from '../words/words';
 import { INTAKE_LABELS as LABELS, type IntakeForm, usualPorts } from './intakeForm';
 import { KnownSerial } from './KnownSerial';
 import { Ports } from './Ports';
@@ -364,7 +364,7 @@ function FamilyEntry({ families }: { families: Family[] }) {
                 {family.name}
                 <Typography component="span" color="text.secondary">
                   {' '}
-                  {word('construction', family.construction)}, {family.channels.length} channels
+                  {word('construction', family.construction)}, {count('CHANNELS', family.channels.length)}
                 </Typography>
               </Typography>
             </MenuItem>
@@ -378,8 +378,9 @@ function FamilyEntry({ families }: { families: Family[] }) {
 /** What a family is, in a line. */
 function about(family: Family | undefined): string | undefined {
   return family
-    ? `${capital(word('construction', family.construction))}; ${family.channels.length} channels of ${
-        family.stairs * family.steps
-      } nozzles`
+    ? `${capital(word('construction', family.construction))}; ${count('CHANNELS', family.channels.length)}, ${count(
+        'NOZZLES',
+        family.stairs * family.steps,
+      )} each`
     : undefined;
 }

@@ -126,7 +126,8 @@ class PurposesTest extends BrowserTest {
         step("New cartridge seated, seen by light and menu", "All 5, in this order");
         assertThat(link(page, "All steps done: go on")).isVisible();
         page.navigate(shop.address + "/visits/" + visit);
-        button(page, "Dry, seen").click();
+        region(page, "What now").getByText("Both dry").click();
+        assertThat(heading(page, "Read a check again")).isVisible();
         fireAll();
         Assertions.assertEquals(
                 Boolean.TRUE,
@@ -307,6 +308,7 @@ class PurposesTest extends BrowserTest {
         number("How much to make", "60");
         assertThat(dialog).containsText("30 mL of");
         number("Lot for its label", "CF-E2E");
+        assertThat(dialog).containsText("From what is left");
         button(page, "Mix it and put it on the shelf").click();
         assertThat(dialog).hasCount(0);
         assertThat(page.getByText("CF-E2E, Mixed here")).isVisible();
@@ -314,7 +316,6 @@ class PurposesTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit + "/attempt/handwork?method=STATION");
         select(page, "Fluid and lot", Pattern.compile("CF-E2E"));
         page.getByLabel(Pattern.compile("^Fluid from the bottle above")).fill("3");
-        anyway(page);
         button(page, "Log this work").click();
         page.waitForURL(Pattern.compile("/visits/[^/]+$"));
         Assertions.assertEquals(
@@ -369,6 +370,7 @@ class PurposesTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit);
         assertThat(heading(page, "What now").or(region(page, "What now"))).isVisible();
         page.navigate(shop.address + "/visits/" + visit + "/attempt/cycle?channels=C");
+        anyway(page);
         button(page, "Log these cycles").click();
         page.waitForURL(Pattern.compile("/visits/[^/]+$"));
         bars("full");

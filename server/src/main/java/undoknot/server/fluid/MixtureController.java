@@ -185,6 +185,10 @@ class MixtureController {
                     .filter(Objects::nonNull)
                     .min(LocalDate::compareTo)
                     .orElse(null);
+            if (latest != null && latest.isBefore(today)) {
+                throw Refused.entry(
+                        "parts", "EXPIRED", "A part of it expired on " + latest + ". Choose another bottle.");
+            }
             if (entry.expiresOn().isBefore(today)
                     || latest != null && entry.expiresOn().isAfter(latest)) {
                 throw Refused.entry(

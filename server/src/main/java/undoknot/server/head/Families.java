@@ -68,6 +68,11 @@ public class Families {
         return rows.findById(code);
     }
 
+    /** Limits that a family has before the house rules narrow them. */
+    public Limits usualLimits(String code) {
+        return rows.findById(code).map(row -> parse(row).limits()).orElseThrow();
+    }
+
     /** The definition as it is kept, whatever the house rules narrow. */
     public Family definition(FamilyRow row) {
         return parse(row);

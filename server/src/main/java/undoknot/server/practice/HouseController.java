@@ -92,8 +92,7 @@ class HouseController {
                         .toList(),
                 Priors.DEFAULT.shares(),
                 families.all().stream()
-                        .map(f -> new FamilyRules(
-                                f.code(), f.name(), f.construction().limits()))
+                        .map(f -> new FamilyRules(f.code(), f.name(), families.usualLimits(f.code())))
                         .toList(),
                 rows.findAllByOrderByNumberDesc().stream()
                         .map(r -> new ChangeView(r.number, r.why, r.madeAt, r.madeBy, house.read(r)))

@@ -35,6 +35,7 @@ import undoknot.server.procedure.ProcedureController.NeedEntry;
 import undoknot.server.procedure.ProcedureController.NeedSum;
 import undoknot.server.procedure.ProcedureController.ProcedureStep;
 import undoknot.server.procedure.ProcedureController.SystemEntry;
+import undoknot.server.treatment.SittingLog;
 import undoknot.server.view.ProcedureView;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitViews;
@@ -68,6 +69,7 @@ class ProcedureLog {
     private final Waste waste;
     private final GateKeeper gates;
     private final Heads heads;
+    private final SittingLog sittings;
     private final StoredJson stored;
     private final Clock clock;
 
@@ -82,6 +84,7 @@ class ProcedureLog {
             Waste waste,
             GateKeeper gates,
             Heads heads,
+            SittingLog sittings,
             StoredJson stored,
             Clock clock) {
         this.visits = visits;
@@ -94,6 +97,7 @@ class ProcedureLog {
         this.waste = waste;
         this.gates = gates;
         this.heads = heads;
+        this.sittings = sittings;
         this.stored = stored;
         this.clock = clock;
     }
@@ -261,6 +265,10 @@ class ProcedureLog {
                     waste.room(entry.wasteId(), row.volumeMl).stream().toList(),
                     new GateKeeper.Departure(entry.departureReason(), false));
             waste.fill(entry.wasteId(), id, row.volumeMl);
+        }
+        if (act == Act.PAD_SEEN && entry.finding() == Act.Finding.NO_COLOUR || act == Act.LAID_OUT) {
+            // The port is done: rounds that were left open there are over.
+            written.addAll(sittings.end(logged, row.enteredAt));
         }
         if (act == Act.CARTRIDGE_IN) {
             newInk(logged, row.channel);

@@ -104,6 +104,12 @@ class MixtureTest {
                         .messageAt("mixture.volumeMl"))
                 .contains("80 mL can be made");
         assertThat(api.left(cleaner)).isEqualTo(40);
+        assertThat(mix(
+                                UUID.randomUUID().toString(),
+                                mixture(10, api.lot("HC-0388").path("id").asText(), 1, water, 1))
+                        .is(422)
+                        .messageAt("parts"))
+                .contains("expired on");
         assertThat(mix(UUID.randomUUID().toString(), mixture(10, cleaner, 1, cleaner, 1))
                         .is(422)
                         .messageAt("parts"))

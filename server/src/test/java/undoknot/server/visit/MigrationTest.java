@@ -23,6 +23,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import undoknot.head.Channel;
+import undoknot.head.Family;
+import undoknot.head.Machine;
+import undoknot.head.StarterFamilies;
 import undoknot.server.write.StoredJson;
 import undoknot.treatment.Method;
 import undoknot.treatment.Stroke;
@@ -49,7 +53,51 @@ class MigrationTest {
                 + " (uuid(), 0, uuid(), 'HOLD', now(), 'a', 60, 'BODY ended early: dry all through'),"
                 + " (uuid(), 0, uuid(), 'HOLD', now(), 'b', 60, 'BASE_ONLY'),"
                 + " (uuid(), 0, uuid(), 'SOAK', now(), 'c', 60, '')");
+        for (Family family : StarterFamilies.ALL) {
+            sql("insert into family (code, name, definition) values ('" + family.code() + "', '" + family.name()
+                    + "', '"
+                    + OLD_FAMILY
+                            .replace("CODE", family.code())
+                            .replace("BUILT", family.construction().name())
+                    + "')");
+        }
+        sql("insert into house_rules (id, number, definition, why, made_at, made_by) values (uuid(), 1, '"
+                + "{\"answers\":{\"CYCLES_FIRST\":\"NONE\"},\"priors\":{},\"limits\":{},\"ratePerHour\":40,\"riskShare\":0.3,"
+                + "\"partPrices\":{\"DAMPER\":14.5},\"cycleInkMl\":{\"ORSEL-D6\":{\"LIGHT\":1.2}}}', 'w', now(), 'a')");
         flyway("latest").migrate();
+    }
+
+    private static final String OLD_FAMILY =
+            "{\"code\":\"CODE\",\"name\":\"N\",\"construction\":\"BUILT\",\"channels\":[{\"code\":\"K\",\"colour\":\"Black\",\"ink\":\"#22252b\","
+                    + "\"port\":\"post, drops only\",\"nozzles\":12}],\"stairs\":4,\"steps\":3,\"driveGroups\":2,\"boreUm\":20.0,"
+                    + "\"plateUm\":30.0,\"freeCarriage\":[\"mains off\"],\"ownLimits\":null}";
+
+    /** Families, part prices and ink of a cycle are there after it; what was not known then says so now. */
+    @Test
+    void families_parts_and_prices_are_read_as_they_were() throws SQLException {
+        var json = JsonMapper.builder().findAndAddModules().build();
+        try (Statement s = database.createStatement();
+                ResultSet row = s.executeQuery("select code, version, definition from family")) {
+            int families = 0;
+            while (row.next()) {
+                Family family = JSON.read(row.getString("definition"), Family.class);
+                assertThat(family.code()).isEqualTo(row.getString("code"));
+                assertThat(family.channels().get(0).fitting()).isEqualTo(Channel.Fitting.DROPS_ONLY);
+                assertThat(family.machine()).isEqualTo(Machine.UNKNOWN);
+                assertThat(row.getLong("version")).isZero();
+                families++;
+            }
+            assertThat(families).isEqualTo(StarterFamilies.ALL.size());
+        }
+        try (Statement s = database.createStatement();
+                ResultSet row = s.executeQuery("select definition from house_rules")) {
+            assertThat(row.next()).isTrue();
+            var book = json.readTree(row.getString("definition"));
+            assertThat(book.at("/partPrices/DAMPER").asDouble()).isEqualTo(14.5);
+            assertThat(book.at("/cycleInkMl/ORSEL-D6/LIGHT").asDouble()).isEqualTo(1.2);
+        } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
+            throw new AssertionError(e);
+        }
     }
 
     @AfterAll
