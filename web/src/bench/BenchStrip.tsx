@@ -5,6 +5,7 @@ import type { Strip } from '../api/types';
 import { MONO } from '../app/theme';
 import { adviceTitle } from '../diagnosis/judgement';
 import { Comb, combWords } from '../nozzle/Comb';
+import { CoarsePicture } from '../nozzle/CoarsePicture';
 import { Thread } from '../thread/Thread';
 import { keptFrom, powerWords } from '../visit/power';
 import { capital, count, word } from '../words/words';
@@ -71,6 +72,11 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
           )}
         </Stack>
         <Typography noWrap>{strip.customer}</Typography>
+        {strip.purpose !== 'REPAIR' && (
+          <Typography noWrap sx={{ fontWeight: 700 }}>
+            {capital(word('purpose', strip.purpose))}
+          </Typography>
+        )}
         {strip.food !== 'NOT_FOOD' && (
           <Typography sx={{ fontWeight: 700 }}>{capital(word('food', strip.food))}</Typography>
         )}
@@ -107,7 +113,7 @@ function lastWords({ last, closedAt }: Strip, now: number): string {
   if (!last) {
     return 'Nothing was done yet.';
   }
-  const what = last.method ? word('method', last.method) : 'check';
+  const what = last.method ? word('method', last.method) : last.step ? word('step', last.step) : 'check';
   return closedAt ? `Last: ${what}.` : `Last: ${what}, ${away(Date.parse(last.at) - now)} ago.`;
 }
 
@@ -128,6 +134,9 @@ function Promise({ strip, now }: { strip: Strip; now: number }) {
 }
 
 const Combs = memo(function Combs({ strip }: { strip: Strip }) {
+  if (strip.coarse) {
+    return <CoarsePicture coarse={strip.coarse} channels={strip.channels} height={10} />;
+  }
   if (!strip.reading) {
     return <Typography color="text.secondary">no nozzle map yet</Typography>;
   }

@@ -13,6 +13,7 @@ const strip = (part: Partial<Strip> = {}): Strip =>
     customer: 'Mudlark',
     family: 'Vennick B3',
     serial: 'S-1',
+    purpose: 'REPAIR',
     channels,
     reading: { K: 'FFFFFFFF', C: 'MMFFFFFF' },
     thread: [],
@@ -103,6 +104,24 @@ describe('the bench', () => {
     show(<BenchPage />);
     expect(await screen.findByText('No power: pad under the head.')).toBeInTheDocument();
     expect(screen.getByText('Uncapped: it dries.')).toBeInTheDocument();
+  });
+
+  it('says what a head came in for, and draws bars where they were read', async () => {
+    pretendServer({
+      'GET /api/bench': bench([
+        strip({
+          purpose: 'INK_CHANGE',
+          reading: undefined,
+          coarse: { kind: 'BARS', channels: { K: { level: 'BAR_PALE' }, C: {} } },
+          last: { step: 'LAID_IN', at: '2026-03-02T09:00:00Z' },
+        }),
+      ]),
+    });
+    show(<BenchPage />);
+    expect(await screen.findByText('Ink change')).toBeInTheDocument();
+    expect(screen.getByRole('img', { name: 'Black: pale' })).toBeInTheDocument();
+    expect(screen.getByRole('img', { name: 'Cyan: not looked at' })).toBeInTheDocument();
+    expect(screen.getByText(/Last: Sheet, paper catch and lint-free pad laid in/)).toBeInTheDocument();
   });
 
   it('lists the heads and opens one by its number', async () => {

@@ -13,6 +13,7 @@ function visit(part: Partial<Visit> = {}): Visit {
     family: { channels: [channel('K'), channel('C'), channel('M')], limits: { pushKpa: 60, submerge: 'NO' } },
     checks: [{ reading: { K: 'FFFF', C: 'FMFF', M: 'UFFF' } }],
     attempts: [],
+    intake: { symptomAt: [] },
     foodCare: false,
     head: head(),
     usual,
@@ -39,6 +40,18 @@ describe('an attempt as it opens', () => {
       channelsOut(visit({ checks: [{ coarse }] } as unknown as Partial<Visit>));
     expect(read(bars)).toEqual(['K']);
     expect(read(stream)).toEqual(['M']);
+  });
+
+  it('takes what was told of, or every channel, where nothing could be read', () => {
+    const unread = (symptomAt: object[]) =>
+      channelsOut(
+        visit({
+          checks: [{ notTaken: 'HEAD_CAME_ALONE' }],
+          intake: { symptomAt },
+        } as unknown as Partial<Visit>),
+      );
+    expect(unread([])).toEqual(['K', 'C', 'M']);
+    expect(unread([{ symptom: 'GAPS_ONE_COLOUR', channels: ['M'] }])).toEqual(['M']);
   });
 
   it('takes a bottle that is good and not empty, food-safe for a food head', () => {

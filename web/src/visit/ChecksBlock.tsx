@@ -9,6 +9,7 @@ import { MarkedAgainst } from '../treatment/Against';
 import { AcceptanceMark } from '../nozzle/AcceptanceMark';
 import { CheckFiles } from '../nozzle/CheckFiles';
 import { coarseWords } from '../nozzle/coarse';
+import { CoarsePicture } from '../nozzle/CoarsePicture';
 import { Comb, combWords } from '../nozzle/Comb';
 import { groupWords } from '../nozzle/features';
 import { lastMap } from './outOf';
@@ -16,6 +17,7 @@ import { lastMap } from './outOf';
 /** The checks of a visit: the last one drawn, all of them listed. */
 export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
   const last = lastMap(visit);
+  const lastRead = visit.checks.filter((check) => check.reading ?? check.coarse).at(-1);
   const comparable = [...visit.keptChecks, ...visit.checks].filter((check) => check.reading || check.coarse);
   return (
     <Block
@@ -31,7 +33,15 @@ export function ChecksBlock({ visit, mayWrite }: { visit: Visit; mayWrite: boole
       {visit.checks.length === 0 && (
         <Empty>No check yet. The first one is read before anything is changed.</Empty>
       )}
-      {last?.reading && last.acceptance && (
+      {lastRead?.coarse && (
+        <Box sx={{ mb: 1.5 }}>
+          <Typography sx={{ fontWeight: 650, mb: 0.5 }}>
+            Check {lastRead.number}, {moment(lastRead.takenAt)}: {coarseWords(lastRead.coarse)}
+          </Typography>
+          <CoarsePicture coarse={lastRead.coarse} channels={visit.family.channels} height={18} />
+        </Box>
+      )}
+      {!lastRead?.coarse && last?.reading && last.acceptance && (
         <>
           <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
             <Typography sx={{ fontWeight: 650 }}>

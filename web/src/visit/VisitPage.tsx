@@ -122,9 +122,12 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
         </Box>
         <Stack spacing={2} sx={{ minWidth: 0 }}>
           <ChecksBlock visit={visit} mayWrite={mayWrite && isOpen} />
-          <DiagnosesBlock visit={visit} mayWrite={mayWrite && isOpen}>
-            <LikelyCauses visit={visit} />
-          </DiagnosesBlock>
+          {/* What its own steps lead is asked no cause. */}
+          {!visit.procedure && (
+            <DiagnosesBlock visit={visit} mayWrite={mayWrite && isOpen}>
+              <LikelyCauses visit={visit} />
+            </DiagnosesBlock>
+          )}
           <AttemptsBlock visit={visit} mayWrite={mayWrite && isOpen} />
           <PartsBlock visit={visit} />
           <HeadLog visit={visit} mayWrite={mayWrite && isOpen} />

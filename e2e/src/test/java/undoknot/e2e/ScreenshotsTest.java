@@ -49,7 +49,7 @@ class ScreenshotsTest extends BrowserTest {
         assertThat(page.locator("section[aria-label='What now'] > a").first()).isVisible();
         page.waitForLoadState(LoadState.NETWORKIDLE);
         shoot(page, "visit");
-        take(page, of("SL4-22091"), "hold");
+        take(page, of("HW8-00644") + "/steps", "steps");
         take(page, of("TT4-28817") + "/check", "check-empty");
         button(page, "All channels fire").click();
         page.getByLabel("Missing in black").fill("12-18, 40, 77-81");
@@ -94,10 +94,9 @@ class ScreenshotsTest extends BrowserTest {
         button(page, "Throw this take-in away").click();
         take(page, of("OD6-48213").replace("/visits/", "/api/visits/") + "/report.html", "report");
 
-        Page phone = newPage(ColorScheme.LIGHT);
-        phone.setViewportSize(390, 844);
-        signIn(phone, "wenna");
-        take(phone, shop.address + "/", "bench-phone");
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        take(lead, shop.address + "/families", "families");
         try (var files = Files.list(FOLDER)) {
             Assertions.assertTrue(
                     files.filter(f -> Pattern.matches(".*\\.png", f.toString())).count() < 20);

@@ -12,7 +12,10 @@ import undoknot.advice.Harm;
 import undoknot.advice.NextStep;
 import undoknot.head.Channel;
 import undoknot.head.FoodStanding;
+import undoknot.nozzle.CoarseReading;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Purpose;
+import undoknot.procedure.Act;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.treatment.Method;
 import undoknot.visit.HeadNow;
@@ -20,7 +23,9 @@ import undoknot.visit.HeadNow;
 /**
  * A visit as one strip on the bench.
  *
+ * @param purpose what it came in for
  * @param reading the last nozzle map
+ * @param coarse bars, stream or pad print, when that was read last
  * @param harm what waiting harms: the bench stands in its order, then in that of the promises
  * @param last what was done last; absent while nothing was
  */
@@ -30,8 +35,10 @@ public record Strip(
         String customer,
         String family,
         String serial,
+        Purpose purpose,
         List<Channel> channels,
         @Nullable Map<String, String> reading,
+        @Nullable CoarseReading coarse,
         List<Bead> thread,
         NextView next,
         LocalDate promisedOn,
@@ -48,12 +55,18 @@ public record Strip(
             .thenComparing(Strip::promisedOn)
             .thenComparing(s -> s.next().action());
 
-    /** @param method the work; absent for a check */
-    public record Last(@Nullable Method method, Instant at) {
+    /**
+     * @param method the work; absent for a check or a step
+     * @param step of an ink change or a whole-system flush; absent for anything else
+     */
+    public record Last(@Nullable Method method, @Nullable Act step, Instant at) {
         static Last of(LoggedVisit c) {
-            return Stream.concat(
-                            c.checks().stream().map(k -> new Last(null, k.takenAt)),
-                            c.attemptsThatStand().stream().map(a -> new Last(Method.of(c.treatment(a)), a.startedAt)))
+            return Stream.of(
+                            c.checks().stream().map(k -> new Last(null, null, k.takenAt)),
+                            c.procedureThatStands().stream().map(e -> new Last(null, e.act, e.enteredAt)),
+                            c.attemptsThatStand().stream()
+                                    .map(a -> new Last(Method.of(c.treatment(a)), null, a.startedAt)))
+                    .flatMap(all -> all)
                     .max(Comparator.comparing(Last::at))
                     .orElse(null);
         }
@@ -67,8 +80,14 @@ public record Strip(
                 c.customer().name,
                 c.family().name(),
                 c.head().serial,
+                c.purpose(),
                 c.family().channels(),
                 c.lastMapped().map(k -> c.map(k).texts()).orElse(null),
+                c.checks().stream()
+                        .filter(k -> c.map(k) != null || c.coarse(k) != null)
+                        .reduce((a, b) -> b)
+                        .map(c::coarse)
+                        .orElse(null),
                 ThreadOfVisit.thread(c, now),
                 NextView.of(next),
                 c.visit().promisedOn,
