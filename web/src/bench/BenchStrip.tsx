@@ -9,7 +9,7 @@ import { CoarsePicture } from '../nozzle/CoarsePicture';
 import { Thread } from '../thread/Thread';
 import { keptFrom, powerWords } from '../visit/power';
 import { capital, count, word } from '../words/words';
-import { away, countdown, day, daysLate } from './time';
+import { away, countdown, dateInDays, day, daysLate } from './time';
 
 const URGENT = ['LIFT_FROM_SOAK', 'END_BURST', 'TAKE_PAD_OUT'];
 
@@ -102,6 +102,11 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
         </Typography>
         {isHeld && <Typography sx={{ fontWeight: 700 }}>{powerWords(kept)}</Typography>}
         {isDrying && <Typography sx={{ fontWeight: 700 }}>Uncapped: it dries.</Typography>}
+        {strip.errorBack && !strip.closedAt && (
+          <Typography sx={{ fontWeight: strip.errorBack <= dateInDays(0) ? 700 : 400 }}>
+            error expected back {day(strip.errorBack)}
+          </Typography>
+        )}
         <Promise strip={strip} now={now} />
       </Box>
     </Box>

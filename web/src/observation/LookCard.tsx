@@ -41,7 +41,9 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
   const open = codes.filter((code) => !own.some((f) => f.channel === code && f.stands));
   const isOfHead = look.scope === 'HEAD';
   const next = own.some((f) => f.channel && f.stands) ? open[0] : undefined;
-  const channel = isOfHead ? chosen : (chosen ?? next ?? look.channel ?? codes[0]);
+  // What is advised names its channel; any other look goes on at the next port.
+  const usual = isFirst ? (look.channel ?? next) : (next ?? look.channel);
+  const channel = isOfHead ? chosen : (chosen ?? usual ?? codes[0]);
   const others = open.filter((code) => code !== channel);
   // Sent again after a lost connection, a finding is the same one.
   const key = useRef(newId());
@@ -134,7 +136,7 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
               size="small"
               sx={{ flex: '1 1 180px' }}
             />
-            {look.usesFluid && isFirst && (
+            {look.usesFluid && (
               <FluidUsed visit={visit} lotId={lotId} setLotId={setLotId} ml={ml} setMl={setMl} />
             )}
             {look.look === 'ERRORS' && (

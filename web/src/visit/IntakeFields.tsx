@@ -19,8 +19,9 @@ const TOLD = terms('told').map((value) => ({ value, label: capital(word('told', 
 
 /** What is asked of every head, whatever it came in for, in the order in which a technician asks. */
 export function IntakeFields({ families, isNew }: { families: Family[]; isNew: boolean }) {
-  const { control } = useFormContext<IntakeForm>();
+  const { control, getValues } = useFormContext<IntakeForm>();
   const { currency } = useMoney();
+  const [scanned, setScanned] = useState('');
   const purpose = useWatch({ control, name: 'purpose' });
   const label = (name: keyof IntakeForm) => LABELS[name] ?? name;
   return (
@@ -28,14 +29,24 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
       <Block title="Which head">
         <Stack spacing={2}>
           <Grid>
-            <Entry
-              control={control}
-              name="serial"
-              label={label('serial')}
-              hint={isNew ? 'Type or scan it; an old tag does as well.' : undefined}
-              autoFocus={isNew}
-              required
-            />
+            <Box
+              onKeyDown={(event) => {
+                // A scanner ends with Enter: that looks the head up and sends nothing.
+                if (event.key === 'Enter') {
+                  event.preventDefault();
+                  setScanned(getValues('serial').trim());
+                }
+              }}
+            >
+              <Entry
+                control={control}
+                name="serial"
+                label={label('serial')}
+                hint={isNew ? 'Type or scan it; an old tag does as well.' : undefined}
+                autoFocus={isNew}
+                required
+              />
+            </Box>
             <FamilyEntry families={families} />
             <Entry control={control} name="printer" label={label('printer')} />
             <Entry
@@ -46,7 +57,7 @@ export function IntakeFields({ families, isNew }: { families: Family[]; isNew: b
               isNumber
             />
           </Grid>
-          {isNew && <KnownSerial families={families} />}
+          {isNew && <KnownSerial families={families} scanned={scanned} />}
           <Ports families={families} />
           <ChoiceEntry
             control={control}

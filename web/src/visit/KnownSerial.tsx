@@ -11,8 +11,12 @@ import { fromLast, usualPorts, type IntakeForm } from './intakeForm';
 
 const ASK_AFTER_MS = 300;
 
-/** A serial or an old tag seen before: its head is offered, with the visits it had, and brings what is known of it. */
-export function KnownSerial({ families }: { families: Family[] }) {
+/**
+ * A serial or an old tag seen before: its head is offered, with the visits it had, and brings what is known of it.
+ *
+ * @param scanned what a scanner ended with Enter: its head is taken at once
+ */
+export function KnownSerial({ families, scanned }: { families: Family[]; scanned: string }) {
   const { control, setValue } = useFormContext<IntakeForm>();
   const serial = useWatch({ control, name: 'serial' });
   const headId = useWatch({ control, name: 'headId' });
@@ -27,33 +31,43 @@ export function KnownSerial({ families }: { families: Family[] }) {
     enabled: asked.length >= 3,
   });
   const head = asked === serial.trim() ? found.data?.[0] : undefined;
+  const family = families.find((f) => f.code === head?.familyCode);
+  const isTaken = headId === head?.id;
+  const take = () => {
+    if (!head) {
+      return;
+    }
+    setValue('headId', head.id);
+    setValue('familyCode', head.familyCode, { shouldValidate: true });
+    setValue('ports', family ? usualPorts(family) : []);
+    if (head.last) {
+      Object.entries(fromLast(head.last)).forEach(([name, value]) =>
+        setValue(name as keyof IntakeForm, value as never, { shouldDirty: true }),
+      );
+    }
+    setValue('serial', head.serial);
+    setAsked(head.serial);
+    if (head.everNonFood) {
+      setValue('everNonFood', 'YES');
+    }
+  };
+  const isScanned = scanned !== '' && scanned === asked && head !== undefined && !isTaken;
+  useEffect(() => {
+    if (isScanned) {
+      take();
+    }
+    // Once for each scan; what it fills in is not asked about again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isScanned]);
   if (!head) {
     return null;
   }
-  const family = families.find((f) => f.code === head.familyCode);
-  const isTaken = headId === head.id;
   return (
     <Alert
       severity="info"
       action={
         !isTaken && (
-          <Button
-            variant="contained"
-            onClick={() => {
-              setValue('headId', head.id);
-              setValue('familyCode', head.familyCode, { shouldValidate: true });
-              setValue('ports', family ? usualPorts(family) : []);
-              if (head.last) {
-                Object.entries(fromLast(head.last)).forEach(([name, value]) =>
-                  setValue(name as keyof IntakeForm, value as never, { shouldDirty: true }),
-                );
-              }
-              setValue('serial', head.serial);
-              if (head.everNonFood) {
-                setValue('everNonFood', 'YES');
-              }
-            }}
-          >
+          <Button variant="contained" onClick={take}>
             Take this head
           </Button>
         )

@@ -45,6 +45,7 @@ function TakeInForm({ id, families }: { id: string; families: Family[] }) {
     },
   );
   const { problem } = write;
+  const purpose = form.watch('purpose');
   useProblemAt(form, problem, withoutIntake);
 
   return (
@@ -60,7 +61,7 @@ function TakeInForm({ id, families }: { id: string; families: Family[] }) {
             Everything is kept as you type. What nobody knows stays empty.
           </Typography>
           <IntakeFields families={families} isNew />
-          <TakeInEstimate />
+          {purpose === 'REPAIR' && <TakeInEstimate />}
           <WriteProblem problem={problem} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap' }}>
             <Button type="submit" variant="contained" size="large" loading={write.isBusy}>

@@ -56,6 +56,8 @@ class JudgeTest extends ByTheScreen {
         page.navigate(shop.address + "/visits/" + visit + "/ruleouts");
         choose(group(page, "Findings of Ink there"), "Sponge dry or cartridge empty");
         assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("sponge dry or cartridge empty (C)");
+        // The next channel is in hand by itself; this one is looked at again.
+        choose(group(page, "Channel for ink there"), "C ✓");
         choose(group(page, "Findings of Ink there"), "Ink is there");
         assertThat(page.getByText("can hardly both hold")).isVisible();
         button(page, "Take back C: sponge dry or cartridge empty").first().click();

@@ -33,6 +33,7 @@ class PurposesTest extends BrowserTest {
 
     private void takeInFor(String purpose, String family, String... absent) {
         page.navigate(shop.address + "/take-in");
+        assertThat(entry(page, "Serial")).isFocused();
         entry(page, "Serial").fill("P-" + java.util.UUID.randomUUID().toString().substring(0, 8));
         select(page, "Family", Pattern.compile("^" + family));
         for (String colour : absent) {
@@ -162,8 +163,10 @@ class PurposesTest extends BrowserTest {
         button(page, "Keep this sum").click();
         bottle("Sluice pigment flush");
         step("Bottle of ink swapped for one of cleaner", "K");
+        assertThat(region(page, "Steps")).containsText("1 of 2; left: C");
         bottle("Cablecombe head cleaner");
         step("Bottle of ink swapped for one of cleaner", "C");
+        assertThat(region(page, "Steps")).containsText("Bottle of ink swapped for one of cleaner, 2 of 2");
         button(page, "Topped up with cleaner").click();
         bottle("Deionised water");
         number("How much", "10");
@@ -235,8 +238,8 @@ class PurposesTest extends BrowserTest {
         region(lead, "Tarrow T4")
                 .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Copy"))
                 .click();
-        entry(lead, "Short code").fill("GANNET-T3");
-        entry(lead, "Name").fill("Gannet T3");
+        entry(lead, "Short code").fill("ZANDER-T3");
+        entry(lead, "Name").fill("Zander T3");
         button(lead, "Take channel Y away").click();
         lead.getByLabel("Ink enters by").first().fill("sleeve over the inlet, 3 mm");
         lead.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^What fits")))
@@ -251,9 +254,9 @@ class PurposesTest extends BrowserTest {
                 .isVisible();
         number(lead, "Drive groups a channel", "4");
         button(lead, "Keep this family").click();
-        assertThat(region(lead, "Gannet T3")).isVisible();
+        assertThat(region(lead, "Zander T3")).isVisible();
 
-        takeInFor("Repair", "Gannet T3");
+        takeInFor("Repair", "Zander T3");
         upload(sheet(), "Totals");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept as check 1")))
                 .click();
@@ -275,9 +278,9 @@ class PurposesTest extends BrowserTest {
                 .filter(f -> f.code().equals("TARROW-T4"))
                 .findFirst()
                 .orElseThrow();
-        Family gannet = new Family(
-                "GANNET-T3",
-                "Gannet T3",
+        Family zander = new Family(
+                "ZANDER-T3",
+                "Zander T3",
                 tarrow.construction(),
                 tarrow.channels().subList(0, 3),
                 tarrow.stairs(),
@@ -286,11 +289,11 @@ class PurposesTest extends BrowserTest {
                 tarrow.boreUm(),
                 tarrow.plateUm(),
                 List.of());
-        CheckLayout layout = StarterLayouts.of(gannet);
-        StandInHead head = new StandInHead(gannet, List.of(), 7);
+        CheckLayout layout = StarterLayouts.of(zander);
+        StandInHead head = new StandInHead(zander, List.of(), 7);
         byte[] file = Jpeg.of(
                 StandInPrinter.print(layout, head.print(), undoknot.simulator.ScanStyle.FLATBED.scanning(), 7), 0.9);
-        return new FilePayload("gannet.jpg", "image/jpeg", file);
+        return new FilePayload("zander.jpg", "image/jpeg", file);
     }
 
     private void upload(FilePayload file, String seen) {
@@ -312,7 +315,7 @@ class PurposesTest extends BrowserTest {
         button(page, "Mix it and put it on the shelf").click();
         assertThat(dialog).hasCount(0);
         assertThat(page.getByText("CF-E2E, Mixed here")).isVisible();
-        takeInFor("Check-over", "Vennick B3");
+        visit = takeIn(page, "Mixing Press");
         page.navigate(shop.address + "/visits/" + visit + "/attempt/handwork?method=STATION");
         select(page, "Fluid and lot", Pattern.compile("CF-E2E"));
         page.getByLabel(Pattern.compile("^Fluid from the bottle above")).fill("3");
@@ -326,7 +329,7 @@ class PurposesTest extends BrowserTest {
     /** Damper after damper in the order of the ports: one is blocked, the rest free in one tap. */
     @Test
     void eight_dampers_in_port_order_with_one_bad() {
-        takeInFor("Repair", "Hulver W8");
+        visit = takeIn(page, "Eight Dampers Press", "Hulver W8");
         page.navigate(shop.address + "/visits/" + visit + "/ruleouts");
         Locator damper = region(page, "Damper");
         Locator channels =
@@ -365,7 +368,7 @@ class PurposesTest extends BrowserTest {
 
     @Test
     void a_head_is_judged_and_signed_off_by_bars_alone() {
-        takeInFor("Repair", "Vennick B3");
+        visit = takeIn(page, "Bars Alone Press");
         bars("pale");
         page.navigate(shop.address + "/visits/" + visit);
         assertThat(heading(page, "What now").or(region(page, "What now"))).isVisible();

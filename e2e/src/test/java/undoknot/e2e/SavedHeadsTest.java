@@ -28,7 +28,7 @@ class SavedHeadsTest extends ByTheScreen {
     })
     void the_screen_leads_from_take_in_to_the_saved_head(String family, String symptom, String faults) {
         signIn(page, "wenna");
-        visit = takeIn(page, "Saved by the screen", family, symptom);
+        visit = takeInByScreen(page, "Saved by the screen", family, symptom);
         standIn(faults);
         List<String> way = new ArrayList<>();
         page.navigate(shop.address + "/visits/" + visit);

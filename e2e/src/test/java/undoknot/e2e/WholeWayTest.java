@@ -201,7 +201,7 @@ class WholeWayTest extends BrowserTest {
         doubleTap(button(page, "Log these cycles"));
         backOnTheVisit();
         assertThat(attempts()).hasCount(4);
-        assertThat(page.getByText("1 printer cycles on this visit")).isVisible();
+        assertThat(page.getByText("1 printer cycle on this visit")).isVisible();
     }
 
     private void readsAgainAndCompares() {

@@ -31,6 +31,7 @@ class WrongInputTest extends BrowserTest {
         entry(page, "Idle").fill("-4");
         entry(page, "A whole new printer costs").fill("-1");
         entry(page, "Printer cycles already").fill("1000");
+        button(page, "Ink, cartridges, dampers, climate").click();
         entry(page, "Age of the ink").fill("601");
         entry(page, "Refills").fill("100");
         entry(page, "Promised for").fill("2020-02-02");

@@ -18,12 +18,14 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.alsofound.AlsoFound;
 import undoknot.server.scan.Scan;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.ProcedureEntry;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.Visit;
 
@@ -39,7 +41,9 @@ class HistoryController {
             Attempt.class, "ATTEMPT",
             StepClockRow.class, "CLOCK",
             FindingRow.class, "FINDING",
-            HeadEntryRow.class, "HEAD");
+            HeadEntryRow.class, "HEAD",
+            ProcedureEntry.class, "STEP",
+            AlsoFound.class, "ALSO_FOUND");
 
     private final EntityManager entities;
 
@@ -47,7 +51,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING or HEAD */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING, HEAD, STEP or ALSO_FOUND */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(

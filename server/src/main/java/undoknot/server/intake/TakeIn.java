@@ -124,9 +124,6 @@ class TakeIn {
             errors.add(new FieldProblem(
                     "intake.ports", "UNKNOWN", "These ports do not belong to this family. Choose the family again."));
         }
-        if (intake.purpose().asksSymptom() && intake.symptoms().isEmpty()) {
-            errors.add(new FieldProblem("intake.symptoms", "NotEmpty", "Choose at least one symptom."));
-        }
         if (intake.lastShakenOn() != null && intake.lastShakenOn().isAfter(today)) {
             errors.add(new FieldProblem(
                     "intake.lastShakenOn",

@@ -61,7 +61,8 @@ public class ReportMaker {
         Intake intake = logged.intake();
         NozzleCheck first = logged.firstMapped().orElse(null);
         NozzleCheck last = logged.lastMapped().orElse(null);
-        Counts total = first == null
+        // One check is shown by itself, and never beside itself.
+        Counts total = first == null || first == last
                 ? null
                 : Comparison.of(logged.map(first), logged.map(last)).total();
         List<Attempt> standing = logged.attemptsThatStand();

@@ -13,6 +13,7 @@ import undoknot.advice.NextStep;
 import undoknot.head.Channel;
 import undoknot.head.FoodStanding;
 import undoknot.nozzle.CoarseReading;
+import undoknot.observation.Look;
 import undoknot.outcome.Outcome;
 import undoknot.outcome.Purpose;
 import undoknot.procedure.Act;
@@ -27,6 +28,7 @@ import undoknot.visit.HeadNow;
  * @param reading the last nozzle map
  * @param coarse bars, stream or pad print, when that was read last
  * @param harm what waiting harms: the bench stands in its order, then in that of the promises
+ * @param errorBack when a fault that a restart cleared is expected back; absent when none is
  * @param last what was done last; absent while nothing was
  */
 public record Strip(
@@ -47,6 +49,7 @@ public record Strip(
         FoodStanding food,
         HeadView.Brief head,
         Harm harm,
+        @Nullable LocalDate errorBack,
         @Nullable Last last) {
 
     /** What is due first stands first; of heads promised for one day those that want hands. */
@@ -96,6 +99,16 @@ public record Strip(
                 c.food(),
                 HeadView.Brief.of(head),
                 Harm.of(next.action(), head.driesAt() != null && !head.driesAt().isAfter(now)),
+                errorBack(c),
                 Last.of(c));
+    }
+
+    /** The last word on errors is that a restart cleared one for a while. */
+    private static LocalDate errorBack(LoggedVisit c) {
+        return c.findingsThatStand().stream()
+                .filter(f -> Look.ERRORS.findings().contains(f.sign))
+                .reduce((a, b) -> b)
+                .map(f -> f.expectedOn)
+                .orElse(null);
     }
 }

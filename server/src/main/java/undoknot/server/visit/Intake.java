@@ -37,6 +37,7 @@ import undoknot.outcome.Purpose;
  * @param symptomAt where a symptom shows, and in which channels
  * @param ports channels that this printer carries; those of the family that are not named are not there
  */
+@SymptomOfRepair
 public record Intake(
         @NotNull UUID customerId,
 
