@@ -5,6 +5,7 @@ import type { Strip } from '../api/types';
 import { MONO } from '../app/theme';
 import { adviceTitle } from '../diagnosis/judgement';
 import { Comb, combWords } from '../nozzle/Comb';
+import { entryWords } from '../procedure/steps';
 import { CoarsePicture } from '../nozzle/CoarsePicture';
 import { Thread } from '../thread/Thread';
 import { keptFrom, powerWords } from '../visit/power';
@@ -118,7 +119,7 @@ function lastWords({ last, closedAt }: Strip, now: number): string {
   if (!last) {
     return 'Nothing was done yet.';
   }
-  const what = last.method ? word('method', last.method) : last.step ? word('step', last.step) : 'check';
+  const what = last.method ? word('method', last.method) : last.step ? entryWords(last.step) : 'check';
   return closedAt ? `Last: ${what}.` : `Last: ${what}, ${away(Date.parse(last.at) - now)} ago.`;
 }
 

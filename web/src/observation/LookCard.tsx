@@ -180,7 +180,8 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
               loading={write.isBusy}
               onClick={() => write.send({ sign: look.findings[0], at: open[0], others: open.slice(1) })}
             >
-              All the others ({open.join(', ')}): {word('sign', look.findings[0])}
+              {open.length === codes.length ? 'All' : 'All the others'} ({open.join(', ')}):{' '}
+              {word('sign', look.findings[0])}
             </Button>
           )}
           {visit.standIn && <StandInLook visit={visit} look={look.look} channel={channel} />}

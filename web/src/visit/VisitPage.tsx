@@ -66,6 +66,9 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
         <Typography sx={{ fontSize: { xs: '1rem', sm: '1.125rem' } }}>
           {visit.family.name}, {visit.intake.serial}
         </Typography>
+        {visit.intake.purpose && visit.intake.purpose !== 'REPAIR' && (
+          <Typography sx={{ fontWeight: 700 }}>{capital(word('purpose', visit.intake.purpose))}</Typography>
+        )}
         {visit.food !== 'NOT_FOOD' && (
           <Box sx={{ border: '2px solid', borderRadius: 0.5, px: 1, fontWeight: 700 }}>
             {capital(word('food', visit.food))}
