@@ -171,6 +171,8 @@ function CheckForm({ visit, check, isTold }: { visit: Visit; check: Check | unde
           ? 'First nozzle check'
           : 'Nozzle check';
   const isKept = isTold || Boolean(check?.toldOn);
+  const isFirst =
+    visit.checks.every((c) => c.id === check?.id) && visit.attempts.every((a) => a.withdrawnReason);
 
   const theirs = (write.problem?.extra.current ?? {}) as {
     version?: number;
@@ -209,7 +211,7 @@ function CheckForm({ visit, check, isTold }: { visit: Visit; check: Check | unde
           <ToggleButton value="MAP">A check was printed</ToggleButton>
           <ToggleButton value="COARSE">Bars, stream or pad</ToggleButton>
           {!isKept && <ToggleButton value="NONE">No check possible</ToggleButton>}
-          {!isKept && <ToggleButton value="NOT_TAKEN">Not taken</ToggleButton>}
+          {!isKept && isFirst && <ToggleButton value="NOT_TAKEN">Not taken</ToggleButton>}
         </ToggleButtonGroup>
         {kind === 'MAP' && (
           <>

@@ -8,6 +8,7 @@ import { useWrite } from '../api/useWrite';
 import { Block, Page } from '../app/Page';
 import { Empty, Failed, Loading, WriteProblem } from '../app/states';
 import { moment } from '../bench/time';
+import { MarkedAgainst } from '../treatment/Against';
 import { capital, word } from '../words/words';
 import { InkRows } from './InkRows';
 import { NeedBlock } from './NeedBlock';
@@ -167,6 +168,7 @@ function Entries({ visit, procedure, mayWrite }: { visit: Visit; procedure: Proc
               {e.vessel && `, ${e.vessel}${e.lotCode ? `, lot ${e.lotCode}` : ''}`}
               {e.text && `; ${e.text}`}
             </Typography>
+            <MarkedAgainst gates={e.against} reason={e.departureReason} />
             <Stack direction="row" sx={{ alignItems: 'center', gap: 1 }}>
               <Typography color="text.secondary" sx={{ flex: 1 }}>
                 {e.by}, {moment(e.at)}

@@ -70,7 +70,7 @@ public final class Gates {
      * @param wasteLooked whether the waste store was looked at
      * @param barred what findings that still hold make unsafe
      * @param open nozzles by channel that the last map does not show as missing; empty without a map
-     * @param ownCycles whether its cycles belong to an ink change or a whole-system flush, which counts them itself
+     * @param ownCycles whether cycles are the work itself, which counts them: a whole-system flush, an ink change by cycles
      */
     public record HeadState(
             boolean foodHead,

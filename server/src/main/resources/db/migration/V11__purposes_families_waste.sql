@@ -17,6 +17,8 @@ create table procedure_entry (
   inked_on date,
   text varchar(500) not null,
   waste_id uuid,
+  against longtext,
+  departure_reason varchar(2000),
   entered_at datetime(6) not null,
   entered_by varchar(120) not null,
   withdrawn bit not null,
@@ -26,7 +28,7 @@ create table procedure_entry (
 create table procedure_entry_aud (
   id uuid not null, rev bigint not null, revtype tinyint, visit_id uuid, act varchar(20), channel varchar(3), lot_id uuid,
   volume_ml decimal(10, 2), finding varchar(20), vessel varchar(200), lot_code varchar(60), inked_on date, text varchar(500),
-  waste_id uuid, entered_at datetime(6), entered_by varchar(120), withdrawn bit,
+  waste_id uuid, against longtext, departure_reason varchar(2000), entered_at datetime(6), entered_by varchar(120), withdrawn bit,
   primary key (rev, id), index procedure_entry_aud_visit (visit_id),
   constraint procedure_entry_aud_rev foreign key (rev) references revision (id)
 );

@@ -87,7 +87,7 @@ public class GateKeeper {
                 wasteLooked(logged),
                 BarredByFinding.of(CurrentFindings.of(log)),
                 log.lastMap().map(NozzleMap::notMissing).orElse(Map.of()),
-                logged.purpose().isProcedure());
+                Procedures.goesByCycles(logged));
         return new Gates.Situation(
                 logged.family(), head, at, wet, lot == null ? null : Shelf.bottle(lot), LocalDate.now(clock));
     }

@@ -24,6 +24,7 @@ import undoknot.server.problem.Refused;
 import undoknot.server.visit.Customer;
 import undoknot.server.visit.Customers;
 import undoknot.server.visit.Intake;
+import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.NozzleChecks;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
@@ -82,7 +83,15 @@ class TakeIn {
                 }
                 Long version = visit.version;
                 Versions.check(version, seen, () -> new VisitController.TakeInEntry(version, stands), intake);
-                loader.getOpen(id);
+                LoggedVisit logged = loader.getOpen(id);
+                boolean begun = !logged.attempts().isEmpty()
+                        || !logged.rows().procedure().isEmpty();
+                if (begun && intake.purpose() != logged.purpose()) {
+                    throw Refused.entry(
+                            "intake.purpose",
+                            "BEGUN",
+                            "Work on it has begun, and its rules follow from this. Return it, and take it in anew.");
+                }
             }
             Family family = families.get(intake.familyCode(), "intake.familyCode");
             check(intake, family, visit);

@@ -128,6 +128,14 @@ class CheckController {
                 throw Refused.entry("notPossible", "EMPTY", "Record a reading, or say why no check is possible.");
             }
             checkTold(entry, isRead);
+            boolean isFirst = logged.checks().stream().allMatch(c -> c.id.equals(id))
+                    && logged.attemptsThatStand().isEmpty();
+            if (notTaken != null && !isFirst) {
+                throw Refused.entry(
+                        "notTaken",
+                        "NOT_FIRST",
+                        "Only the first reading can be left out, before anything is done. Read one, or say why none is possible.");
+            }
             String note = Objects.requireNonNullElse(entry.note(), "").strip();
             NozzleCheck check = checks.findById(id).orElse(null);
             boolean prints = false;
@@ -155,6 +163,7 @@ class CheckController {
                         && Objects.equals(check.coarse, coarse)
                         && Objects.equals(check.notPossible, reason)
                         && check.notTaken == notTaken
+                        && (check.toldOn == null || check.toldOn.equals(entry.toldOn()))
                         && check.note.equals(note)) {
                     return List.of();
                 }
@@ -173,6 +182,9 @@ class CheckController {
             check.coarse = coarse;
             check.notPossible = reading == null && coarse == null ? reason : null;
             check.notTaken = notTaken;
+            if (check.toldOn != null && entry.toldOn() != null) {
+                check.toldOn = entry.toldOn();
+            }
             check.note = note;
             List<Object> kept = new ArrayList<>();
             if (prints) {

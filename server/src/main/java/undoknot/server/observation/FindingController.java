@@ -181,8 +181,14 @@ class FindingController {
     VisitView withdraw(@PathVariable UUID visitId, @PathVariable UUID id) {
         return writes.on(visitId, logged -> {
             FindingRow row = own(visitId, id);
+            List<Object> written = new ArrayList<>();
+            if (row.lotId != null && !row.withdrawn) {
+                shelf.putBackFor(row.lotId, id);
+                written.add(shelf.get(row.lotId));
+            }
             row.withdrawn = true;
-            return List.of(findings.saveAndFlush(row));
+            written.add(findings.saveAndFlush(row));
+            return written;
         });
     }
 

@@ -23,6 +23,7 @@ import undoknot.procedure.Act.Asks;
 import undoknot.procedure.InkNeed;
 import undoknot.procedure.SystemFlush.NotYet;
 import undoknot.procedure.SystemNeed;
+import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
@@ -119,11 +120,25 @@ class ProcedureLog {
             Need need = needOf(logged, entry);
             if (need.ink() != null) {
                 checkInks(logged, need.inks());
+                checkCap(logged, need.ink());
             }
             logged.visit().need = stored.write(need);
             return visits.saveAndFlush(logged.visit());
         });
         return views.of(visitId);
+    }
+
+    /** Once fluid went through, a sum that lifts the cap is what the cap asks a lead for. */
+    private static void checkCap(LoggedVisit logged, InkNeed wanted) {
+        boolean begun = Procedures.inkChange(logged).rows().stream().anyMatch(r -> r.ml().signum() > 0);
+        InkNeed stands = logged.need().ink();
+        boolean lifts = stands != null && wanted.mostMl() > stands.mostMl();
+        if (begun && lifts && SignedIn.now().role() != Role.LEAD) {
+            throw Refused.because(
+                    HttpStatus.FORBIDDEN,
+                    "lead-only",
+                    "Fluid went through already. Only a lead works out a greater need now.");
+        }
     }
 
     private static Need needOf(LoggedVisit logged, NeedEntry entry) {
@@ -251,8 +266,7 @@ class ProcedureLog {
         if (act.asks(Asks.FLUID)) {
             row.lotId = entry.lotId();
             FluidLot lot = shelf.get(entry.lotId());
-            List<Gate> shut = Gates.ofFluid(gates.situation(logged, lot, null, null));
-            gates.pass(shut, new GateKeeper.Departure(entry.departureReason(), false));
+            keepAgainst(row, Gates.ofFluid(gates.situation(logged, lot, null, null)), entry);
             written.add(shelf.drawFor(entry.lotId(), id, row.volumeMl));
         }
         if (entry.wasteId() != null && act == Act.WASTE_EMPTIED) {
@@ -261,9 +275,7 @@ class ProcedureLog {
             waste.empty(entry.wasteId(), id, id);
         } else if (entry.wasteId() != null && row.volumeMl != null && act.asks(Asks.WASTE)) {
             row.wasteId = entry.wasteId();
-            gates.pass(
-                    waste.room(entry.wasteId(), row.volumeMl).stream().toList(),
-                    new GateKeeper.Departure(entry.departureReason(), false));
+            keepAgainst(row, waste.room(entry.wasteId(), row.volumeMl).stream().toList(), entry);
             waste.fill(entry.wasteId(), id, row.volumeMl);
         }
         if (act == Act.PAD_SEEN && entry.finding() == Act.Finding.NO_COLOUR || act == Act.LAID_OUT) {
@@ -275,6 +287,13 @@ class ProcedureLog {
         }
         written.add(entries.saveAndFlush(row));
         return written;
+    }
+
+    /** What is in the way passes with a reason, which stays with the entry. */
+    private void keepAgainst(ProcedureEntry row, List<Gate> shut, ProcedureStep entry) {
+        GateKeeper.Departure why = new GateKeeper.Departure(entry.departureReason(), false);
+        row.against = gates.pass(shut, why);
+        row.departureReason = row.against == null ? null : why.text();
     }
 
     /** The new ink is in: what it is decides for ever whether the head may serve food. */

@@ -114,6 +114,9 @@ class BesidesWords {
         if (!e.text.isEmpty()) {
             line.append("; ").append(e.text);
         }
+        if (e.departureReason != null) {
+            line.append("; against a limit, because: ").append(e.departureReason);
+        }
         return line.toString();
     }
 

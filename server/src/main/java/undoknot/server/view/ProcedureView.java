@@ -20,6 +20,7 @@ import undoknot.server.visit.Attempt;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.Need;
 import undoknot.server.visit.Procedures;
+import undoknot.treatment.Gate;
 
 /**
  * How far an ink change or a whole-system flush is.
@@ -76,7 +77,9 @@ public record ProcedureView(
             String text,
             Instant at,
             String by,
-            boolean withdrawn) {}
+            boolean withdrawn,
+            @Nullable String departureReason,
+            List<Gate> against) {}
 
     public record Drawn(String lot, BigDecimal volumeMl) {}
 
@@ -133,7 +136,9 @@ public record ProcedureView(
                         e.text,
                         e.enteredAt,
                         e.enteredBy,
-                        e.withdrawn))
+                        e.withdrawn,
+                        e.departureReason,
+                        logged.gates(e.against)))
                 .toList();
     }
 

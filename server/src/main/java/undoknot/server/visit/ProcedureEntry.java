@@ -1,5 +1,6 @@
 package undoknot.server.visit;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -46,6 +47,13 @@ public class ProcedureEntry {
     public LocalDate inkedOn;
     public String text;
     public UUID wasteId;
+
+    /** Gates it was done against as JSON, and why; null when none was in the way. */
+    @Column(columnDefinition = "longtext")
+    public String against;
+
+    public String departureReason;
+
     public Instant enteredAt;
     public String enteredBy;
     public boolean withdrawn;

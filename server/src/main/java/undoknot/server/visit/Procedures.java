@@ -46,6 +46,16 @@ public final class Procedures {
         };
     }
 
+    /**
+     * Whether cycles are the work itself: of a whole-system flush, and of an ink change where nothing may be pushed or drawn.
+     * Elsewhere they are counted as on any head.
+     */
+    public static boolean goesByCycles(LoggedVisit logged) {
+        return logged.purpose() == Purpose.SYSTEM_FLUSH
+                || logged.purpose() == Purpose.INK_CHANGE
+                        && inkChange(logged).rows().stream().anyMatch(r -> r.way() == InkChange.Way.CYCLES);
+    }
+
     /** Every stroke of a visit that stands. */
     public static List<Stroke> strokes(LoggedVisit logged) {
         return logged.attemptsThatStand().stream()

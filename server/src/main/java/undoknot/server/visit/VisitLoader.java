@@ -234,7 +234,8 @@ public class VisitLoader {
         Stream.of(
                         rows.attempts().stream().map(a -> a.against),
                         rows.checks().stream().map(c -> c.against),
-                        rows.findings().stream().map(f -> f.against))
+                        rows.findings().stream().map(f -> f.against),
+                        rows.procedure().stream().map(e -> e.against))
                 .flatMap(texts -> texts)
                 .filter(Objects::nonNull)
                 .forEach(text -> gates.computeIfAbsent(text, t -> List.of(json.read(t, Gate[].class))));

@@ -144,6 +144,14 @@ class ProcedureTest {
                         .is(422)
                         .messageAt("lotId"))
                 .contains("20 mL short");
+        String old = api.lot("HC-0388").path("id").asText();
+        step("TOPPED_UP", Map.of("lotId", old, "volumeMl", 1)).is(422);
+        JsonNode topped = step(
+                        "TOPPED_UP", Map.of("lotId", old, "volumeMl", 1, "departureReason", "tested, still good"))
+                .is(200)
+                .body();
+        assertThat(topped.path("procedure").path("entries").findValuesAsText("departureReason"))
+                .contains("tested, still good");
         step("REFILLED", Map.of("lotId", second, "volumeMl", 30)).is(200);
         // The settling ink has its reservoir: the bottles are the other two.
         assertThat(procedure().path("stages").findValues("left").get(8)).hasSize(2);
@@ -183,7 +191,7 @@ class ProcedureTest {
         JsonNode done = api.get("/api/visits/" + visit).body();
         assertThat(done.path("next").path("action").asText()).isEqualTo("RETURN");
         assertThat(done.path("procedure").path("drawn").findValuesAsText("volumeMl"))
-                .containsExactly("30.0", "50.0");
+                .containsExactly("30.0", "1.0", "50.0");
         api.put(
                         "/api/visits/" + visit + "/return",
                         Map.of("version", done.path("version").asLong(), "outcome", "RECOVERED", "signedBy", "Wenna"))
@@ -257,6 +265,18 @@ class ProcedureTest {
         need(Map.of("ink", INK, "inks", List.of(port("Y", "FLUORESCENT"), port("K", "FLUORESCENT"))))
                 .is(200);
         assertThat(procedure().path("ink").path("mostMl").asDouble()).isBetween(19.89, 19.90);
+        // Cycles are no way of this family's ink change: they count as on any head.
+        Api.Answer cycles = api.put(
+                        "/api/visits/" + visit + "/attempts/" + UUID.randomUUID(),
+                        Map.of(
+                                "treatment",
+                                Map.of(
+                                        "kind",
+                                        "CYCLE",
+                                        "cycle",
+                                        Map.of("channels", List.of("Y", "K"), "strength", "LIGHT", "count", 4))))
+                .is(422);
+        assertThat(cycles.body().path("gates").findValuesAsText("code")).contains("TOO_MANY_CYCLES");
         step("CARTRIDGE_OUT", Map.of("channel", "Y")).is(200);
         step("CARTRIDGE_OUT", Map.of("channel", "K")).is(200);
         step("LAID_IN", Map.of()).is(200);
@@ -277,6 +297,10 @@ class ProcedureTest {
         stroke(lot, "K", 16, "TINTED", true).is(200);
         Api.Answer over = stroke(lot, "K", 4, "TINTED", true).is(422);
         assertThat(over.body().path("gates").findValuesAsText("code")).contains("OVER_THE_NEED");
+        // Nor is the cap lifted by another sum.
+        Map<String, Object> more = Map.of("channelMl", 3, "residue", 0.001, "reserve", 0.2);
+        List<Map<String, Object>> inks = List.of(port("Y", "FLUORESCENT"), port("K", "FLUORESCENT"));
+        need(Map.of("ink", more, "inks", inks)).is(403);
         stroke(lot, "K", 3, "LIKE_FRESH", true).is(200);
         assertThat(api.left(lot)).isEqualTo(26);
         assertThat(procedure().path("drawn").get(0).path("volumeMl").asDouble()).isEqualTo(34);

@@ -110,6 +110,30 @@ class ToldAndFoundTest {
         assertThat(report()).contains("At first there was no reading: the cartridges are empty");
     }
 
+    /** It is no way past the check after work. */
+    @Test
+    void only_the_first_reading_can_be_left_out() {
+        check(Map.of("reading", api.reading(5))).is(200);
+        assertThat(check(Map.of("notTaken", "HEAD_CAME_ALONE")).is(422).messageAt("notTaken"))
+                .contains("first reading");
+        visit = api.newVisit();
+        api.put(
+                        "/api/visits/" + visit + "/attempts/" + UUID.randomUUID(),
+                        Map.of("treatment", Api.work("STATION", "C")))
+                .is(200);
+        check(Map.of("notTaken", "HEAD_CAME_ALONE")).is(422);
+        // Nor is another purpose a way past the rules of this one.
+        JsonNode begun = seen();
+        ObjectNode intake = (ObjectNode) begun.path("intake").deepCopy();
+        intake.put("purpose", "SYSTEM_FLUSH");
+        assertThat(api.put(
+                                "/api/visits/" + visit,
+                                Map.of("version", begun.path("version").asLong(), "intake", intake))
+                        .is(422)
+                        .messageAt("intake.purpose"))
+                .contains("has begun");
+    }
+
     private String report() {
         try {
             return api.raw(HttpMethod.GET, "/api/visits/" + visit + "/report.html", null)
@@ -173,6 +197,11 @@ class ToldAndFoundTest {
         String lot = api.lotOf("AQUEOUS_CLEANER", 10);
         found("DROPS_THROUGH", Map.of("channel", "C", "lotId", lot, "volumeMl", 0.5))
                 .is(200);
+        assertThat(api.left(lot)).isEqualTo(9.5);
+        String slip = "/api/visits/" + visit + "/findings/" + UUID.randomUUID();
+        api.put(slip, Map.of("sign", "DROPS_SLOW", "channel", "M", "lotId", lot, "volumeMl", 2))
+                .is(200);
+        api.put(slip + "/withdrawal", Map.of()).is(200);
         assertThat(api.left(lot)).isEqualTo(9.5);
         assertThat(report()).contains("0.50 mL of Test cleaner");
         api.padOutAndDry(visit);
