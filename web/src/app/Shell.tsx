@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { useColorScheme, useTheme } from '@mui/material/styles';
-import { Beaker, Calculator, LogOut, MoonStar, PackagePlus, Ruler, Scale, Sun, Waves } from 'lucide-react';
+import { Beaker, Calculator, LogOut, MoonStar, PackagePlus, Scale, Sun, Waves } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
@@ -56,7 +56,6 @@ export function Shell({ children }: { children: ReactNode }) {
           <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
           <Way to="/sums" icon={<Calculator aria-hidden />} label="Sums" />
           <Way to="/house-rules" icon={<Scale aria-hidden />} label="House rules" />
-          {person.role === 'LEAD' && <Way to="/layouts" icon={<Ruler aria-hidden />} label="Layouts" />}
         </Stack>
         <TagField />
         <Box sx={{ flex: 1 }} />

@@ -66,9 +66,14 @@ function HouseView({ house }: { house: House }) {
     <Page
       title="House rules"
       aside={
-        <Button variant="outlined" component={Link} to="/families">
-          Families
-        </Button>
+        <Stack direction="row" sx={{ gap: 1 }}>
+          <Button variant="outlined" component={Link} to="/families">
+            Families
+          </Button>
+          <Button variant="outlined" component={Link} to="/layouts">
+            Check layouts
+          </Button>
+        </Stack>
       }
     >
       <Stack spacing={2}>

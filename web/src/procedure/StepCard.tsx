@@ -9,6 +9,7 @@ import { useWrite } from '../api/useWrite';
 import { readNumber } from '../app/fields';
 import { WriteProblem } from '../app/states';
 import { Against, gatesOf, useAgainst } from '../treatment/Against';
+import { useWasteContainer } from '../treatment/WasteGoesTo';
 import { word } from '../words/words';
 import { asksOf, cleaners, FINDINGS, flushWay, litres, usualMl } from './steps';
 
@@ -28,9 +29,20 @@ export function StepCard({ visit, procedure, act, left, lots, waste, logged }: P
   const queries = useQueryClient();
   const asks = asksOf(act);
   const fitting = cleaners(lots, visit.foodCare);
-  const [lotId, setLotId] = useState(fitting[0]?.id ?? '');
+  // What was taken last is taken again: the same bottle, the same container.
+  const lotKey = `undoknot-steps-lot-${visit.id}`;
+  const [lotId, setLot] = useState(() => {
+    const last = sessionStorage.getItem(lotKey);
+    return fitting.some((lot) => lot.id === last) ? (last ?? '') : (fitting[0]?.id ?? '');
+  });
+  const setLotId = (id: string) => {
+    sessionStorage.setItem(lotKey, id);
+    setLot(id);
+  };
+  const remembered = useWasteContainer();
   const [ml, setMl] = useState(usualMl(act, procedure.need));
-  const [wasteId, setWasteId] = useState(waste[0]?.id ?? '');
+  const wasteId = remembered.id ?? waste[0]?.id ?? '';
+  const setWasteId = remembered.choose;
   const [text, setText] = useState('');
   const [vessel, setVessel] = useState('');
   const [lotCode, setLotCode] = useState('');
