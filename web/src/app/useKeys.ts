@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { SCAN_GAP_MS } from './scan';
 
 type Keys = Record<string, () => void>;
@@ -22,7 +22,8 @@ function isTaken(event: KeyboardEvent): boolean {
  */
 export function useKeys(keys: Keys): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  // With the screen, not a moment after it: a key means what is shown when it is pressed.
+  useLayoutEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
