@@ -1,8 +1,7 @@
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { answer, api, Problem, upload } from '../api/http';
+import { answer, api, upload } from '../api/http';
 import { newId } from '../api/newId';
 import type { AlsoFoundView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
@@ -10,6 +9,7 @@ import { Block } from '../app/Page';
 import { Empty, WriteProblem } from '../app/states';
 import { moment } from '../bench/time';
 import { capital, terms, word } from '../words/words';
+import { PhotoAndBack } from './PhotoAndBack';
 
 /** What was found besides and is none of this job: a place, a note, a photo; it stands in the report. */
 export function AlsoFound({ visit, mayWrite }: { visit: Visit; mayWrite: boolean }) {
@@ -107,30 +107,16 @@ function Row({
   mayWrite: boolean;
   again: () => Promise<void>;
 }) {
-  const photo = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState<string>();
   const name = `${word('alsoFound', row.what)}, ${row.place}`;
   const path = { visitId: visit.id, id: row.id };
   const back = useWrite(async () => {
     await answer(api.PUT('/api/visits/{visitId}/also-found/{id}/withdrawal', { params: { path } }));
     await again();
   });
-  async function send(file: File | undefined) {
-    if (!file) {
-      return;
-    }
-    try {
-      await upload('/api/visits/{visitId}/also-found/{id}/photo', { path }, file);
-      setProblem(undefined);
-      await again();
-    } catch (error) {
-      setProblem(
-        error instanceof Problem
-          ? (error.errors[0]?.message ?? error.message)
-          : 'The photo could not be sent.',
-      );
-    }
-  }
+  const sendPhoto = async (file: File) => {
+    await upload('/api/visits/{visitId}/also-found/{id}/photo', { path }, file);
+    await again();
+  };
   return (
     <Stack
       component="li"
@@ -153,45 +139,13 @@ function Row({
           {row.withdrawn && '; taken back'}
         </Box>
       </Typography>
-      {row.hasPhoto && (
-        <Button
-          href={`/api/visits/${visit.id}/also-found/${row.id}/photo`}
-          target="_blank"
-          aria-label={`Photo of ${name}`}
-        >
-          Photo
-        </Button>
-      )}
-      {mayWrite && !row.withdrawn && (
-        <>
-          {!row.hasPhoto && (
-            <Button
-              startIcon={<Camera />}
-              onClick={() => photo.current?.click()}
-              aria-label={`Add a photo to ${name}`}
-            >
-              Photo
-            </Button>
-          )}
-          <input
-            ref={photo}
-            type="file"
-            accept="image/png,image/jpeg"
-            capture="environment"
-            hidden
-            aria-label={`Photo file for ${name}`}
-            onChange={(event) => void send(event.target.files?.[0])}
-          />
-          <Button onClick={() => back.send(undefined)} loading={back.isBusy} aria-label={`Take back ${name}`}>
-            Take back
-          </Button>
-        </>
-      )}
-      {problem && (
-        <Typography role="alert" color="error">
-          {problem}
-        </Typography>
-      )}
+      <PhotoAndBack
+        name={name}
+        photo={row.hasPhoto ? `/api/visits/${visit.id}/also-found/${row.id}/photo` : undefined}
+        mayChange={mayWrite && !row.withdrawn}
+        sendPhoto={sendPhoto}
+        back={back}
+      />
     </Stack>
   );
 }

@@ -1,14 +1,13 @@
-import { Box, Button, Stack, Typography } from '@mui/material';
-import { Camera } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Box, Stack, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { answer, api, Problem, upload } from '../api/http';
+import { answer, api, upload } from '../api/http';
 import type { FindingView, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
-import { Empty, WriteProblem } from '../app/states';
+import { Empty } from '../app/states';
 import { away, day, moment } from '../bench/time';
 import { MarkedAgainst } from '../treatment/Against';
 import { capital, word } from '../words/words';
+import { PhotoAndBack } from './PhotoAndBack';
 
 /** What was found, by whom and when; a slip is taken back and stays readable. */
 export function FindingList({
@@ -47,9 +46,6 @@ function cameBack(finding: FindingView, visit: Visit): string | undefined {
 
 function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingView; mayWrite: boolean }) {
   const queries = useQueryClient();
-  const photo = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState<string>();
-  const path = `/api/visits/${visit.id}/findings/${finding.id}`;
   const back = useWrite(() =>
     answer(
       api.PUT('/api/visits/{visitId}/findings/{id}/withdrawal', {
@@ -61,26 +57,14 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
   const cameAgain = cameBack(finding, visit);
   const state = finding.withdrawn ? '; taken back' : finding.stands ? '' : '; no longer holds';
 
-  async function send(file: File | undefined) {
-    if (!file) {
-      return;
-    }
-    try {
-      await upload(
-        '/api/visits/{visitId}/findings/{id}/photo',
-        { path: { visitId: visit.id, id: finding.id } },
-        file,
-      );
-      setProblem(undefined);
-      await queries.invalidateQueries({ queryKey: ['visit', visit.id] });
-    } catch (error) {
-      setProblem(
-        error instanceof Problem
-          ? (error.errors[0]?.message ?? error.message)
-          : 'The photo could not be sent.',
-      );
-    }
-  }
+  const sendPhoto = async (file: File) => {
+    await upload(
+      '/api/visits/{visitId}/findings/{id}/photo',
+      { path: { visitId: visit.id, id: finding.id } },
+      file,
+    );
+    await queries.invalidateQueries({ queryKey: ['visit', visit.id] });
+  };
 
   return (
     <Stack
@@ -110,42 +94,13 @@ function Finding({ visit, finding, mayWrite }: { visit: Visit; finding: FindingV
         </Box>
       </Typography>
       <MarkedAgainst gates={finding.against} reason={finding.departureReason} />
-      {finding.hasPhoto && (
-        <Button href={`${path}/photo`} target="_blank" aria-label={`Photo of ${name}`}>
-          Photo
-        </Button>
-      )}
-      {mayWrite && !finding.withdrawn && (
-        <>
-          {!finding.hasPhoto && (
-            <Button
-              startIcon={<Camera />}
-              onClick={() => photo.current?.click()}
-              aria-label={`Add a photo to ${name}`}
-            >
-              Photo
-            </Button>
-          )}
-          <input
-            ref={photo}
-            type="file"
-            accept="image/png,image/jpeg"
-            capture="environment"
-            hidden
-            aria-label={`Photo file for ${name}`}
-            onChange={(event) => void send(event.target.files?.[0])}
-          />
-          <Button onClick={() => back.send(undefined)} loading={back.isBusy} aria-label={`Take back ${name}`}>
-            Take back
-          </Button>
-        </>
-      )}
-      {problem && (
-        <Typography role="alert" color="error">
-          {problem}
-        </Typography>
-      )}
-      <WriteProblem problem={back.problem} />
+      <PhotoAndBack
+        name={name}
+        photo={finding.hasPhoto ? `/api/visits/${visit.id}/findings/${finding.id}/photo` : undefined}
+        mayChange={mayWrite && !finding.withdrawn}
+        sendPhoto={sendPhoto}
+        back={back}
+      />
     </Stack>
   );
 }
