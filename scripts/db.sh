@@ -52,7 +52,7 @@ stop_orphan() {
   orphan=$(cat "$DB_DIR/pid")
   tr '\0' ' ' 2>/dev/null <"/proc/$orphan/cmdline" | grep -qF -- "--datadir=$DB_DATA " || return 0
   owner=$(cat "$DB_DIR/owner")
-  tr '\0' ' ' 2>/dev/null <"/proc/$owner/cmdline" | grep -qE "start|test|dev|load" \
+  tr '\0' ' ' 2>/dev/null <"/proc/$owner/cmdline" | grep -qE "start|test|dev|load|backup|restore" \
     && fail "it runs already from this folder (process $owner). Stop it there with Ctrl-C, or set UNDOKNOT_RUN to another folder."
   say "The database of an earlier run still stands alone; stopping it first"
   kill "$orphan"

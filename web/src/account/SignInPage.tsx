@@ -2,6 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useEffect, useState } from 'react';
 import type { SignedIn } from '../api/types';
+import { FirstAccount } from './FirstAccount';
 import SignInForm from './SignInForm';
 
 /** The password of the demo accounts as ./start prints it; a shop of its own has other accounts. */
@@ -9,9 +10,11 @@ const DEMO_PASSWORD = 'quay-lantern';
 
 export default function SignInPage({
   demoAccounts,
+  isEmpty,
   done,
 }: {
   demoAccounts: string[];
+  isEmpty: boolean;
   done: (person: SignedIn) => void;
 }) {
   const [account, setAccount] = useState('');
@@ -37,7 +40,17 @@ export default function SignInPage({
         <Typography color="text.secondary" sx={{ mb: 3 }}>
           The bench for clogged and failed printheads
         </Typography>
-        <SignInForm key={account} name={account} password={account ? DEMO_PASSWORD : ''} done={done} />
+        {isEmpty ? (
+          <FirstAccount
+            done={(person) => {
+              done(person);
+              // The shop's name, money and rules come next.
+              window.location.assign('/house-rules');
+            }}
+          />
+        ) : (
+          <SignInForm key={account} name={account} password={account ? DEMO_PASSWORD : ''} done={done} />
+        )}
         {demoAccounts.length > 0 && (
           <Box sx={{ mt: 3 }}>
             <Typography sx={{ mb: 1 }}>

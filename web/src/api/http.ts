@@ -102,7 +102,7 @@ function problemOf(status: number, body: Record<string, unknown>): Problem {
 
 interface WithImage {
   requestBody?: { content: { 'multipart/form-data': { image: unknown } } };
-  parameters: { path: Record<string, string>; query?: Record<string, string> };
+  parameters: { path: Record<string, string>; query?: Record<string, string | number | undefined> };
 }
 
 /** The paths that take a picture. */

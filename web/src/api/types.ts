@@ -3,6 +3,14 @@ import type { components } from './generated/schema';
 type Schemas = components['schemas'];
 
 export type Visit = Schemas['VisitView'];
+export type OffPart = Visit['finish']['parts'][number];
+export type UsualPart = Visit['finish']['usualParts'][number];
+export type AlignPass = Visit['finish']['alignment']['passes'][number];
+export type AlignScale = AlignPass['scale'];
+export type Account = Schemas['AccountView'];
+export type GivenCode = Schemas['GivenCode'];
+export type SignInEntry = Schemas['SignInEntry'];
+export type ShopView = Schemas['ShopView'];
 export type Strip = Schemas['Strip'];
 export type Bench = Schemas['Bench'];
 export type Bead = Schemas['Bead'];

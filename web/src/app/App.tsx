@@ -27,12 +27,16 @@ const HousePage = lazy(() => import('../practice/HousePage'));
 const RoundsPage = lazy(() => import('../treatment/RoundsPage'));
 const RinsePage = lazy(() => import('../treatment/RinsePage'));
 const AttemptPage = lazy(() => import('../treatment/AttemptPage'));
-const ReturnPage = lazy(() => import('../outcome/ReturnPage'));
+const ReturnPage = lazy(() => import('../finish/ReturnPage'));
+const PartsPage = lazy(() => import('../finish/PartsPage'));
+const AlignPage = lazy(() => import('../finish/AlignPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
 const PlanPage = lazy(() => import('../plan/PlanPage'));
 const SumsPage = lazy(() => import('../flow/SumsPage'));
 const ProcedurePage = lazy(() => import('../procedure/ProcedurePage'));
 const FamiliesPage = lazy(() => import('../family/FamiliesPage'));
+const AccountsPage = lazy(() => import('../account/AccountsPage'));
+const MePage = lazy(() => import('../account/MePage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -74,10 +78,14 @@ function Views() {
               <Route path="/families/:code?" element={<FamiliesPage />} />
               <Route path="/visits/:id/worth" element={<WorthPage />} />
               <Route path="/house-rules" element={<HousePage />} />
+              <Route path="/accounts" element={<AccountsPage />} />
+              <Route path="/me" element={<MePage />} />
               <Route path="/visits/:id/attempt/flush" element={<RoundsPage />} />
               <Route path="/visits/:id/rounds/:attemptId" element={<RoundsPage />} />
               <Route path="/visits/:id/rinse/:attemptId?" element={<RinsePage />} />
               <Route path="/visits/:id/attempt/:kind" element={<AttemptPage />} />
+              <Route path="/visits/:id/parts" element={<PartsPage />} />
+              <Route path="/visits/:id/align" element={<AlignPage />} />
               <Route path="/visits/:id/return" element={<ReturnPage />} />
               <Route path="/visits/:id/history" element={<HistoryPage />} />
               <Route path="*" element={<NotFound />} />

@@ -1,6 +1,16 @@
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { useColorScheme, useTheme } from '@mui/material/styles';
-import { Beaker, Calculator, LogOut, MoonStar, PackagePlus, Scale, Sun, Waves } from 'lucide-react';
+import {
+  Beaker,
+  Calculator,
+  CircleUserRound,
+  LogOut,
+  MoonStar,
+  PackagePlus,
+  Scale,
+  Sun,
+  Waves,
+} from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
@@ -59,12 +69,30 @@ export function Shell({ children }: { children: ReactNode }) {
         </Stack>
         <TagField />
         <Box sx={{ flex: 1 }} />
-        <Typography sx={{ display: { xs: 'none', lg: 'block' } }}>
+        <Typography
+          component={Link}
+          to="/me"
+          sx={{
+            display: { xs: 'none', lg: 'flex' },
+            alignItems: 'center',
+            minHeight: 48,
+            color: 'text.primary',
+            textUnderlineOffset: 4,
+          }}
+        >
           {person.displayName}
           <Box component="span" sx={{ display: { xs: 'none', xl: 'inline' } }}>
             , {word('role', person.role)}
           </Box>
         </Typography>
+        <IconButton
+          component={Link}
+          to="/me"
+          aria-label="Your units and password"
+          sx={{ display: { xs: 'inline-flex', lg: 'none' } }}
+        >
+          <CircleUserRound />
+        </IconButton>
         <SchemeButton />
         <IconButton aria-label="Sign out" onClick={signOut}>
           <LogOut />

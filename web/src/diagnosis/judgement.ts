@@ -96,6 +96,9 @@ export function adviceWay(advice: Advice, visit: Visit): string {
       if (method === 'RINSE') {
         return 'rinse';
       }
+      if (method === 'ALIGN') {
+        return 'align';
+      }
       // A new damper is fitted, not pulled through.
       const isFitted = advice.style?.act === 'REPLACED';
       const kind = isFitted ? 'handwork' : visit.usual.kinds[method].toLowerCase();

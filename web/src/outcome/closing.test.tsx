@@ -3,8 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import DiagnosisPage from '../diagnosis/DiagnosisPage';
 import ShelfPage from '../fluid/ShelfPage';
 import HistoryPage from '../history/HistoryPage';
-import { check, drying, pretendServer, problem, show, visit } from '../test/fixtures';
-import ReturnPage from './ReturnPage';
+import { check, drying, FINISH, pretendServer, problem, show, visit } from '../test/fixtures';
+import ReturnPage from '../finish/ReturnPage';
 
 beforeEach(() => localStorage.clear());
 
@@ -28,7 +28,6 @@ describe('returning a head', () => {
         outcome: 'STOPPED_FOR_COST',
         reason: '',
         signedBy: 'Wenna Tarvick',
-        toldWhatBarsHide: false,
       }),
     );
   });
@@ -36,7 +35,10 @@ describe('returning a head', () => {
   it('proposes recovered only when acceptance is met', async () => {
     open(
       {},
-      visit({ checks: [check({ acceptance: { jobClass: 'GENERAL', verdict: 'MET', channels: {} } })] }),
+      visit({
+        checks: [check({ acceptance: { jobClass: 'GENERAL', verdict: 'MET', channels: {} } })],
+        finish: { ...FINISH, proposed: 'RECOVERED' },
+      }),
     );
     expect(await screen.findByRole('button', { name: 'Recovered' })).toHaveAttribute('aria-pressed', 'true');
   });

@@ -60,6 +60,8 @@ export function FamilyRules({ house, isLead }: { house: House; isLead: boolean }
             unit="0 to 1"
             isNumber
           />
+          <Entry control={control} name="marginShare" label="Margin on fluids and parts" unit="%" isNumber />
+          <Entry control={control} name="taxShare" label="Tax on the whole bill" unit="%" isNumber />
         </Box>
       </Block>
       <Block title="Limits and priors of a family">

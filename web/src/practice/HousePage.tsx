@@ -20,6 +20,7 @@ import { FamilyRules } from './FamilyRules';
 import { HouseRead } from './HouseRead';
 import { bookOf, houseForm, houseSchema, type HouseForm } from './houseForm';
 import { PartsAndInk } from './PartsAndInk';
+import { ShopBlock } from './ShopBlock';
 
 export default function HousePage() {
   const house = useHouse();
@@ -66,7 +67,12 @@ function HouseView({ house }: { house: House }) {
     <Page
       title="House rules"
       aside={
-        <Stack direction="row" sx={{ gap: 1 }}>
+        <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
+          {isLead && (
+            <Button component={Link} to="/accounts" variant="outlined">
+              Accounts
+            </Button>
+          )}
           <Button variant="outlined" component={Link} to="/families">
             Families
           </Button>
@@ -77,6 +83,7 @@ function HouseView({ house }: { house: House }) {
       }
     >
       <Stack spacing={2}>
+        <ShopBlock isLead={isLead} />
         <Typography>
           {isLead
             ? 'Open visits keep the rules they came in with; limits hold for every head at once.'

@@ -6,6 +6,7 @@ import { day } from '../bench/time';
 import { capital, terms, word } from '../words/words';
 import { LIMIT_NUMBERS, LIMIT_WAYS } from './FamilyRules';
 import { LIMIT_WORDS } from './changes';
+import { percent } from '../diagnosis/judgement';
 
 /** The house rules as plain text: what holds, what the default is and why, who changed it last and when. */
 export function HouseRead({ house }: { house: House }) {
@@ -42,7 +43,8 @@ export function HouseRead({ house }: { house: House }) {
       <Block title="Rates and parts">
         <Typography>
           An hour of hands: {book.ratePerHour} {currency}. Harm to board or printer: {book.riskShare} of a new
-          printer.
+          printer. Margin on fluids and parts: {percent(book.marginShare ?? 0)}. Tax:{' '}
+          {percent(book.taxShare ?? 0)}.
         </Typography>
         {parts.map((part) => (
           <Typography key={part}>

@@ -22,6 +22,8 @@ export function changes(before: HouseBook | undefined, now: HouseBook): string[]
   }
   say('Rate an hour', before?.ratePerHour, now.ratePerHour);
   say('Printer at risk, share', before?.riskShare, now.riskShare);
+  say('Margin on fluids and parts', share(before?.marginShare ?? 0), share(now.marginShare ?? 0));
+  say('Tax', share(before?.taxShare ?? 0), share(now.taxShare ?? 0));
   for (const part of keys(before?.partPrices, now.partPrices)) {
     say(
       `Price of a new ${word('part', part)}`,

@@ -21,6 +21,8 @@ function house(book: object = {}): House {
       limits: {},
       ratePerHour: 36,
       riskShare: 0.2,
+      marginShare: 0.2,
+      taxShare: 0.19,
       partPrices: {},
       cycleInkMl: {},
       ...book,
@@ -59,6 +61,13 @@ describe('the book that the entries make', () => {
     const book = bookOf(form, house());
     expect(book.limits.W8).toMatchObject({ pushKpa: null, heatC: 50 });
     expect(book.ratePerHour).toBe(36);
+  });
+
+  it('takes margin and tax as per cent and keeps them as shares', () => {
+    const form = houseForm(house());
+    expect([form.marginShare, form.taxShare]).toEqual(['20', '19']);
+    const book = bookOf({ ...form, marginShare: '12,5', taxShare: '' }, house());
+    expect([book.marginShare, book.taxShare]).toEqual([0.125, 0]);
   });
 
   it('keeps what parts cost and what a cycle burns, and forgets what is emptied', () => {

@@ -25,6 +25,8 @@ export interface HouseForm {
   answers: Record<string, string>;
   ratePerHour: string;
   riskShare: string;
+  marginShare: string;
+  taxShare: string;
   limits: Record<string, LimitsForm>;
   /** Families that have limits of their own. */
   ownLimits: Record<string, boolean>;
@@ -41,6 +43,8 @@ const number = typedNumber('Enter a number, such as 40 or 2.5.');
 export const houseSchema = z.looseObject({
   ratePerHour: number,
   riskShare: number,
+  marginShare: number,
+  taxShare: number,
   limits: z.record(z.string(), z.looseObject({ pushKpa: number, suctionKpa: number, heatC: number })),
   priors: z.record(z.string(), z.record(z.string(), number)),
   partPrices: z.record(z.string(), number),
@@ -73,6 +77,8 @@ export function houseForm(house: House): HouseForm {
     ),
     ratePerHour: String(book.ratePerHour),
     riskShare: String(book.riskShare),
+    marginShare: percentOf(book.marginShare ?? 0),
+    taxShare: percentOf(book.taxShare ?? 0),
     limits: Object.fromEntries(
       house.families.map(({ code, usualLimits }) => [code, limitsForm(book.limits[code] ?? usualLimits)]),
     ),
@@ -107,6 +113,11 @@ export function houseForm(house: House): HouseForm {
 function typed(text: string, otherwise: number): number {
   const value = readNumber(text);
   return value === undefined || Number.isNaN(value) ? otherwise : value;
+}
+
+/** Per cent as they are typed, as a share; what is untouched stays to the last place. */
+function shareOf(text: string, before: number): number {
+  return text === percentOf(before) ? before : typed(text, text.trim() === '' ? 0 : 100 * before) / 100;
 }
 
 function limitsOf(form: LimitsForm, before: Limits): Limits {
@@ -159,6 +170,8 @@ export function bookOf(form: HouseForm, house: House): HouseBook {
     priors,
     ratePerHour: typed(form.ratePerHour, form.ratePerHour.trim() === '' ? 0 : book.ratePerHour),
     riskShare: typed(form.riskShare, form.riskShare.trim() === '' ? 0 : book.riskShare),
+    marginShare: shareOf(form.marginShare, book.marginShare ?? 0),
+    taxShare: shareOf(form.taxShare, book.taxShare ?? 0),
     partPrices: said(form.partPrices, book.partPrices ?? {}),
     cycleInkMl: Object.fromEntries(
       Object.entries(form.cycleInkMl)

@@ -2,6 +2,7 @@ import { Alert, Button, Stack, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { PageChoice } from './PageChoice';
 import type { Scan, Visit } from '../api/types';
 import { Block } from '../app/Page';
 import { capital, word } from '../words/words';
@@ -32,6 +33,7 @@ export function ReviewScan({ visit, scan }: { visit: Visit; scan: Scan }) {
             </>
           )}
         </Typography>
+        {scan.pages > 1 && <PageChoice visit={visit} scan={scan} done={take} />}
         {!notFound && !isPlacing && (
           <Button variant="outlined" onClick={() => setPlacing(true)}>
             Place the corners by hand
@@ -43,7 +45,14 @@ export function ReviewScan({ visit, scan }: { visit: Visit; scan: Scan }) {
       </Stack>
       {notFound && (
         <Alert severity="warning" role="alert">
-          The sheet was not found. {capital(word('notFound', notFound))} (Seen: {scan.result.detail}.)
+          The sheet was not read. {capital(word('notFound', notFound))} (Seen: {scan.result.detail}.)
+          {(scan.pages ?? 1) > 1 && ' Is it on another page? Choose it above.'}
+        </Alert>
+      )}
+      {scan.result.fit?.grey && (
+        <Alert severity="info">
+          Scanned in grey: channels are told by their place alone. Whether a pale ink is missing or only does
+          not show cannot be told. Scan in colour where you can.
         </Alert>
       )}
       {notFound || isPlacing ? (
@@ -56,7 +65,7 @@ export function ReviewScan({ visit, scan }: { visit: Visit; scan: Scan }) {
           />
         </Block>
       ) : (
-        <Verdict visit={visit} scan={scan} />
+        <Verdict key={scan.page} visit={visit} scan={scan} />
       )}
     </Stack>
   );

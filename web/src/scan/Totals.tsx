@@ -24,6 +24,9 @@ export function Totals({
               <Comb channel={channel} reading={reading[channel.code] ?? ''} />
               <Typography>
                 <b>{channel.colour}</b>: {combWords(reading[channel.code] ?? '')}
+                {result?.printsAs !== undefined &&
+                  result?.printsAs !== null &&
+                  `; another colour printing here${result.printsAs ? ` (as ${result.printsAs})` : ''}: no dead channel`}
                 {result?.foreign > 0 && `; another ink at ${count('NOZZLES', result.foreign)}`}
                 {result?.usualFromOthers &&
                   '; hardly a dash of its own, so the other channels told how dark one should be'}

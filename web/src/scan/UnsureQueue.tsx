@@ -69,7 +69,7 @@ function One({
   const i = at.nozzle - 1;
   const doubt = channel.doubts[at.nozzle];
   const now = reading[at.code][i] as Letter;
-  const leaning = word('state', STATE_OF[channel.leaning[i] as Letter]);
+  const leaning = channel.leaning[i] as Letter;
   return (
     <Stack spacing={1.5} aria-live="polite">
       <Typography sx={{ fontWeight: 650 }}>
@@ -94,7 +94,9 @@ function One({
       </Box>
       <Typography>
         {doubt ? `${capital(word('doubt', doubt))}; ` : 'Read for sure; '}
-        most likely {leaning}, {channel.confidence[i]} %.
+        {leaning === 'U'
+          ? 'this sheet does not tell.'
+          : `most likely ${word('state', STATE_OF[leaning])}, ${channel.confidence[i]} %.`}
         {channel.densities[i] > 0 && ` Ink ${channel.densities[i]} % of a usual dash`}
         {channel.densities[i] > 0 && `, ${Math.abs(channel.offsets[i]).toFixed(2)} steps off its place.`}
       </Typography>

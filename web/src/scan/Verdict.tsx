@@ -31,6 +31,7 @@ import {
   type Corrections,
   type Nozzle,
 } from './corrections';
+import { LookFirst } from './LookFirst';
 import { SheetView, viewOf } from './SheetView';
 import { Totals } from './Totals';
 import { UnsureQueue } from './UnsureQueue';
@@ -39,6 +40,9 @@ interface Draft {
   checkId: string;
   corrections: Corrections;
   note: string;
+  looked?: string[];
+  /** The reading that was looked at; another page or other corners are looked at anew. */
+  lookedAt?: string;
 }
 
 const WHOLE = 'all';
@@ -47,7 +51,9 @@ const WHOLE = 'all';
 export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
   const navigate = useNavigate();
   const { mayWrite } = useSession();
-  const { restored, isReady, keep, drop } = useDraft<Draft>(`scan-${scan.id}`);
+  const { restored, isReady, keep, drop } = useDraft<Draft>(
+    scan.page > 1 ? `scan-${scan.id}-${scan.page}` : `scan-${scan.id}`,
+  );
   const [draft, setDraft] = useState<Draft>(
     () => restored ?? { checkId: newId(), corrections: {}, note: '' },
   );
@@ -124,6 +130,8 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
     goTo({ code: other.channel, nozzle: by > 0 ? 1 : other.stairs * other.steps });
   }
 
+  const readingNow = `${scan.page} ${JSON.stringify(scan.byHand ?? null)}`;
+  const looked = (draft.lookedAt === readingNow && draft.looked) || [];
   const against = useAgainst();
   const write = useWrite(
     () =>
@@ -134,6 +142,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
             reading,
             scanId: scan.id,
             note: draft.note,
+            looked,
             ...against.body(),
           },
         }),
@@ -145,13 +154,14 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
   );
   const gates = gatesOf(write.problem);
   const mayAccept = mayWrite && !isAccepted && visit.closedAt === undefined;
+  const unseen = scan.lookFirst.filter((what) => !looked.includes(what));
   const keys: Record<string, () => void> = {
     arrowright: () => step(1),
     arrowleft: () => step(-1),
     arrowdown: () => walk(1),
     arrowup: () => walk(-1),
     o: () => setOverlay(overlay > 0 ? 0 : 1),
-    enter: () => mayAccept && write.send(undefined),
+    enter: () => mayAccept && unseen.length === 0 && write.send(undefined),
   };
   LETTERS.forEach((letter) => (keys[letter.toLowerCase()] = () => set(letter)));
   useKeys(keys);
@@ -241,6 +251,16 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
                 : `${still} unread: they stay unread and count in nothing.`}
               {byHand > 0 && ` ${byHand} corrected by hand; what was read is kept beside them.`}
             </Typography>
+            {mayAccept && (
+              <LookFirst
+                layout={scan.layout}
+                sheet={sheet}
+                reading={reading}
+                what={scan.lookFirst}
+                looked={looked}
+                change={(now) => change({ ...draft, looked: now, lookedAt: readingNow })}
+              />
+            )}
             <TextField
               label="Note: paper, rest, light"
               value={draft.note}
@@ -261,6 +281,7 @@ export function Verdict({ visit, scan }: { visit: Visit; scan: Scan }) {
                   variant="contained"
                   size="large"
                   loading={write.isBusy}
+                  disabled={unseen.length > 0}
                   onClick={() => write.send(undefined)}
                   sx={{ minHeight: 64, fontSize: '1.25rem' }}
                 >

@@ -58,12 +58,15 @@ function scan(part: Partial<Scan> = {}): Scan {
       ],
     },
     result: {
-      fit: { how: 'MARKS', residualMm: 0.012, corners: [], pixelsPerMm: 8, cover: 0.97 },
+      fit: { how: 'MARKS', residualMm: 0.012, corners: [], pixelsPerMm: 8, cover: 0.97, grey: false },
       channels: {
         K: channel('FFFFFFFU', { 8: 'RUNS_THROUGH' }),
         C: channel('FUMFFFFF', { 2: 'HARDLY_PALE' }),
       },
     },
+    pages: 1,
+    page: 1,
+    lookFirst: [],
     ...part,
   } as Scan;
 }
@@ -93,6 +96,75 @@ describe('reading a scan', () => {
         reading: { K: 'FFFFFFFF', C: 'FWMFFFFF' },
       });
     });
+  });
+
+  it('shows the block of a channel that reads wholly missing, and takes it only once somebody looked', async () => {
+    const sent = pretendServer({
+      'GET /api/visits/visit-1/scans/scan-1': scan({ lookFirst: ['C', 'SHEET'] }),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    const accept = await screen.findByRole('button', { name: /Accept as check 1/ });
+    expect(accept).toBeDisabled();
+    expect(screen.getByRole('img', { name: 'Block C as it was scanned' })).toBeInTheDocument();
+    await userEvent.keyboard('{Enter}');
+    expect(sent.filter((s) => s.method === 'PUT' && s.path.includes('/checks/'))).toHaveLength(0);
+    await userEvent.click(screen.getByRole('checkbox', { name: /block C is blank/ }));
+    expect(accept).toBeDisabled();
+    await userEvent.click(screen.getByRole('checkbox', { name: /looked at the sheet/ }));
+    await userEvent.click(accept);
+    await waitFor(() => {
+      const write = sent.find((s) => s.method === 'PUT' && s.path.includes('/checks/'));
+      expect(write?.body).toMatchObject({ looked: ['C', 'SHEET'] });
+    });
+  });
+
+  it('asks anew when another page of the file is read', async () => {
+    pretendServer({
+      'PUT /api/visits/visit-1/scans/scan-1/page': scan({ pages: 2, page: 2, lookFirst: ['C'] }),
+      'GET /api/visits/visit-1/scans/scan-1': scan({ pages: 2, lookFirst: ['C'] }),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    await userEvent.click(await screen.findByRole('checkbox', { name: /block C is blank/ }));
+    expect(screen.getByRole('checkbox', { name: /block C is blank/ })).toBeChecked();
+    await userEvent.click(screen.getByRole('combobox', { name: 'Page' }));
+    await userEvent.click(screen.getByRole('option', { name: '2 of 2' }));
+    await waitFor(() => expect(screen.getByRole('checkbox', { name: /block C is blank/ })).not.toBeChecked());
+    expect(screen.getByRole('button', { name: /Accept as check 1/ })).toBeDisabled();
+  });
+
+  it('says that a scan has no colour, and that another colour is no dead channel', async () => {
+    const read = scan();
+    pretendServer({
+      'GET /api/visits/visit-1/scans/scan-1': scan({
+        result: {
+          ...read.result,
+          fit: { ...read.result.fit!, grey: true },
+          channels: {
+            ...read.result.channels,
+            C: { ...read.result.channels.C, states: 'UUUUUUUU', foreign: 8, printsAs: 'K' },
+          },
+        },
+      }),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    expect(await screen.findByText(/Scanned in grey/)).toBeVisible();
+    expect(screen.getByText(/another colour printing here \(as K\): no dead channel/)).toBeVisible();
+  });
+
+  it('reads another page of a file', async () => {
+    const sent = pretendServer({
+      'PUT /api/visits/visit-1/scans/scan-1/page': scan({ pages: 3, page: 2 }),
+      'GET /api/visits/visit-1/scans/scan-1': scan({ pages: 3 }),
+      'GET /api/visits/visit-1': visit({ checks: [] }),
+    });
+    show(<ReadPage />, AT);
+    await userEvent.click(await screen.findByRole('combobox', { name: 'Page' }));
+    await userEvent.click(screen.getByRole('option', { name: '2 of 3' }));
+    await waitFor(() => expect(sent.find((s) => s.path.endsWith('/page'))?.body).toMatchObject({ page: 2 }));
+    expect(await screen.findByText('2 of 3')).toBeVisible();
   });
 
   it('walks every nozzle by the arrow keys, so that one that was read for sure can be corrected', async () => {
@@ -127,7 +199,9 @@ describe('reading a scan', () => {
       'GET /api/visits/visit-1': visit({ checks: [] }),
     });
     show(<ReadPage />, AT);
-    expect(await screen.findByRole('alert')).toHaveTextContent(/one nozzle further.*a lead of 0.4 %/);
+    expect(await screen.findByRole('alert')).toHaveTextContent(
+      /one nozzle or one block further.*a lead of 0.4 %/,
+    );
     const corner = screen.getByRole('slider', { name: 'Top left corner' });
     expect(corner).toHaveAttribute('aria-valuetext', '32, 24 pixels');
     corner.focus();

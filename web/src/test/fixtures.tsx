@@ -238,6 +238,31 @@ export const usual: Usual = {
   ],
 };
 
+/** Nothing came off, nothing is open, nothing cost anything. */
+export const FINISH: Visit['finish'] = {
+  parts: [],
+  back: [],
+  usualParts: [],
+  alignment: { state: 'FIRST_PASS', strip: false, passes: [], earlier: [] },
+  unchecked: [],
+  proofs: [],
+  harmless: [],
+  bill: {
+    minutes: 0,
+    hands: 0,
+    fluids: 0,
+    parts: 0,
+    margin: 0,
+    net: 0,
+    agreed: false,
+    tax: 0,
+    total: 0,
+    terms: {},
+    usualMinutes: 0,
+    unpriced: [],
+  },
+};
+
 export function visit(part: Partial<Visit> = {}): Visit {
   return {
     id: 'visit-1',
@@ -283,6 +308,7 @@ export function visit(part: Partial<Visit> = {}): Visit {
     foodCare: false,
     standIn: false,
     parts: [],
+    finish: FINISH,
     cyclesRun: 0,
     serverTime: '2026-03-02T10:00:00Z',
     ...part,

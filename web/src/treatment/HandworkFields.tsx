@@ -1,5 +1,6 @@
 import { Button, Stack } from '@mui/material';
 import { useFormContext, useWatch } from 'react-hook-form';
+import { Link } from 'react-router';
 import type { Method, Visit } from '../api/types';
 import { Entry, SelectEntry } from '../app/fields';
 import { keptFrom } from '../visit/power';
@@ -24,6 +25,16 @@ export function HandworkFields({ visit, choose }: { visit: Visit; choose?: (meth
         onPick={(value) => choose?.(value as Method)}
         options={methodOptions(visit)}
       />
+      {method === 'ALIGN' && (
+        <Button
+          variant="outlined"
+          component={Link}
+          to={`/visits/${visit.id}/align`}
+          sx={{ alignSelf: 'flex-start', minHeight: 56 }}
+        >
+          Enter the pass, position by position
+        </Button>
+      )}
       <PlaceFields visit={visit} form={form} />
       {!form.wholeHead && <ChannelChoice visit={visit} />}
       {form.fluids.length > 0 && (

@@ -1,16 +1,22 @@
-import { Box, Button, Stack, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { FileText, ListChecks } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useVisit } from '../api/queries';
 import { Page } from '../app/Page';
 import { Failed, Loading } from '../app/states';
 import { MONO } from '../app/theme';
 import { day } from '../bench/time';
+import { terms, word } from '../words/words';
+
+/** The label printer of this bench takes one size. */
+const SIZE = 'undoknot-label-size';
 
 /** The tag of a head, large, with its QR code and the label to print. */
 export default function TagPage() {
   const { id = '' } = useParams();
   const visit = useVisit(id);
+  const [size, setSize] = useState(() => localStorage.getItem(SIZE) ?? terms('labelSize')[0]);
   if (visit.isPending) {
     return <Loading what="the tag" />;
   }
@@ -18,6 +24,10 @@ export default function TagPage() {
     return <Failed error={visit.error} again={() => void visit.refetch()} />;
   }
   const { tag, intake, family } = visit.data;
+  const choose = (chosen: string) => {
+    localStorage.setItem(SIZE, chosen);
+    setSize(chosen);
+  };
   return (
     <Page title={`Tag ${tag}`} back={{ to: '/', label: 'Bench' }}>
       <Stack
@@ -63,10 +73,23 @@ export default function TagPage() {
         >
           Read the first nozzle check
         </Button>
+        <TextField
+          select
+          label="Size of the label"
+          value={size}
+          onChange={(event) => choose(event.target.value)}
+          sx={{ width: 180 }}
+        >
+          {terms('labelSize').map((value) => (
+            <MenuItem key={value} value={value} sx={{ minHeight: 48 }}>
+              {word('labelSize', value)}
+            </MenuItem>
+          ))}
+        </TextField>
         <Button
           variant="outlined"
           size="large"
-          href={`/api/visits/${id}/label.pdf`}
+          href={`/api/visits/${id}/label.pdf?size=${size}`}
           target="_blank"
           startIcon={<FileText />}
         >

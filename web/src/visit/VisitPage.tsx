@@ -1,6 +1,6 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { useEffect } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useSession } from '../account/session';
 import { useVisit } from '../api/queries';
 import type { Visit } from '../api/types';
@@ -10,6 +10,8 @@ import { useLanding } from '../app/useLanding';
 import { day } from '../bench/time';
 import { useNow } from '../bench/useNow';
 import { ExpectedBack } from '../observation/ExpectedBack';
+import { FollowUp } from '../finish/FollowUp';
+import { Returned } from '../finish/Returned';
 import { Thread } from '../thread/Thread';
 import { ThreadLegend } from '../thread/ThreadLegend';
 import { capital, word } from '../words/words';
@@ -39,7 +41,6 @@ export default function VisitPage() {
 
 function VisitView({ visit, now }: { visit: Visit; now: number }) {
   const { mayWrite } = useSession();
-  const navigate = useNavigate();
   const isOpen = visit.closedAt === undefined;
   const { sx, ...landing } = useLanding();
   useEffect(() => {
@@ -105,25 +106,11 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
           {isOpen ? (
             <WhatNow visit={visit} now={now} mayWrite={mayWrite} />
           ) : (
-            <Stack spacing={1.5} sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1 }}>
-              <Typography variant="h2">{capital(word('outcome', visit.outcome ?? ''))}</Typography>
-              {visit.outcomeReason && <Typography>{visit.outcomeReason}</Typography>}
-              <Button
-                variant="contained"
-                size="large"
-                href={`/api/visits/${visit.id}/report.pdf`}
-                target="_blank"
-              >
-                Report as PDF
-              </Button>
-              <Button variant="outlined" href={`/api/visits/${visit.id}/report.html`} target="_blank">
-                Report as a page to print
-              </Button>
-              {mayWrite && <Button onClick={() => void navigate('/take-in')}>Take a head in</Button>}
-            </Stack>
+            <Returned visit={visit} mayWrite={mayWrite} />
           )}
         </Box>
         <Stack spacing={2} sx={{ minWidth: 0 }}>
+          <FollowUp visit={visit} />
           <ChecksBlock visit={visit} mayWrite={mayWrite && isOpen} />
           {/* What its own steps lead is asked no cause. */}
           {!visit.procedure && (
@@ -141,6 +128,9 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
             </Button>
             <Button component={Link} to={`/visits/${visit.id}/tag`} variant="outlined">
               Tag and label
+            </Button>
+            <Button component={Link} to={`/visits/${visit.id}/parts`} variant="outlined">
+              Off and back
             </Button>
             {isOpen && (
               <Button href={`/api/visits/${visit.id}/report.html`} target="_blank" variant="outlined">

@@ -6,7 +6,8 @@ import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
 import { adviceTitle, adviceWay } from '../diagnosis/judgement';
 import { moment } from '../bench/time';
-import { word } from '../words/words';
+import { called, stillOff } from '../finish/parts';
+import { count, word } from '../words/words';
 import { AdviceReasons } from './AdviceReasons';
 import { GoOn, goOnWay } from './GoOn';
 import { HeadPlace } from './HeadPlace';
@@ -40,6 +41,8 @@ const WAYS: {
   { key: 'l', to: 'plan', label: 'Plan', ofRepair: true },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
+  { key: 't', to: 'parts', label: 'Off and back' },
+  { key: 'g', to: 'align', label: 'Align', needsPower: true },
   { key: 'r', to: 'return', label: 'Return' },
 ];
 
@@ -57,7 +60,10 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   // A soak or a burst in hand comes before any advice; the server says which.
   const advice = visit.next.advised ? visit.judgement.advice.first : undefined;
   const isRefit = visit.next.action === 'REFIT';
-  const way = advice && !isRefit ? adviceWay(advice, visit) : undefined;
+  const off = stillOff(visit);
+  // By the reversed list where there is one; else the head alone is put back, one tap.
+  const byList = isRefit && off.length > 0;
+  const way = byList ? 'parts' : advice && !isRefit ? adviceWay(advice, visit) : undefined;
   const goOn = visit.next.goOn ? `/visits/${visit.id}/${goOnWay(visit.next.goOn)}` : undefined;
   const go = (to: string) => void navigate(`/visits/${visit.id}/${to}`);
 
@@ -70,7 +76,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   // A printer cycle once more only where it may have power.
   const again = visit.attempts.filter((a) => !a.withdrawnReason && !(noPower && a.treatment.cycle)).at(-1);
   const wantsPower = advice?.act === 'CHECK' || (advice?.method && visit.usual.forms[advice.method].power);
-  const headStep = useHeadStep(visit, mayWrite);
+  const headStep = useHeadStep(visit, mayWrite && !byList);
   // On a phone the large button stands on the first screen, and what can be read at leisure below it.
   const isSmall = useMediaQuery('(max-width: 599px)');
 
@@ -97,15 +103,17 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   useKeys(keys);
 
   const waits = visit.next.action === 'WAIT_HOLD' && !advice;
-  const title = isRefit
-    ? word('action', 'REFIT')
-    : advice
-      ? adviceTitle(advice)
-      : visit.next.goOn
-        ? `Go on: ${word('method', visit.next.goOn.method)}, ${visit.next.goOn.channels.join(', ')}`
-        : visit.next.action === 'WAIT_HOLD' && visit.next.at
-          ? `No power until ${moment(visit.next.at)}`
-          : word('action', visit.next.action);
+  const title = byList
+    ? `Put back: ${called(off[0])}`
+    : isRefit
+      ? 'Refit the head first'
+      : advice
+        ? adviceTitle(advice)
+        : visit.next.goOn
+          ? `Go on: ${word('method', visit.next.goOn.method)}, ${visit.next.goOn.channels.join(', ')}`
+          : visit.next.action === 'WAIT_HOLD' && visit.next.at
+            ? `No power until ${moment(visit.next.at)}`
+            : word('action', visit.next.action);
   const doIt = mayWrite && way && (
     <Button
       variant="contained"
@@ -136,6 +144,13 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
         <Typography sx={{ fontWeight: 650 }}>Next: {word('step', visit.procedure.next)}</Typography>
       )}
       {waits && <Typography>What needs no power can be done meanwhile.</Typography>}
+      {byList && (
+        <Typography>
+          {count('PARTS_OFF', off.length)}. By the reversed list: ribbon straight and the right way round,
+          seals the right way up.
+        </Typography>
+      )}
+      {byList && !isSmall && doIt}
       {isRefit && advice && <Typography>Then: {adviceTitle(advice)}.</Typography>}
       {advice && !isRefit && (
         <AdviceReasons

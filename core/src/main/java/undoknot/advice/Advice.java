@@ -154,6 +154,18 @@ public record Advice(
         STATION_AT_END(0),
         /** A stream that was read on the bench is not the check after the refit. */
         CHECK_AFTER_REFIT(0),
+        /** A head that was wetted off the machine takes ink again before it is checked. */
+        PRIME_FIRST(0),
+        /** A head that was out is aligned before it goes. */
+        ALIGN_HEAD(0),
+        /** Two passes did not settle: the encoder strip. */
+        ALIGN_STRIP(0),
+        /** Nor did two more: it stands with a note, or goes elsewhere. */
+        ALIGN_STANDS(0),
+        /** A complaint that no nozzle check shows is proven gone by a page. */
+        PROOF(0),
+        /** The page that should have proven it failed. */
+        PROOF_FAILED(0),
         ACCEPTED(1),
         NEW_PARTS(1),
         /** A pad lay under connected cartridges. */

@@ -100,19 +100,18 @@ public final class AdviceRules {
         if (context.visit.checks().isEmpty()) {
             return List.of(context.advise(FIRST_CHECK, Act.CHECK, null, List.of(), Map.of()));
         }
-        if (!context.visit.workSinceCheck().isEmpty() && !finishing.onlyStationSince()) {
+        Optional<Advice> prime = Priming.of(context);
+        if (prime.isPresent()) {
+            return mendedFirst(prime.get());
+        }
+        if (!context.visit.workSinceCheck().isEmpty() && !finishing.needsNoCheckSince()) {
             Advice check = context.advise(
                     CHECK_AGAIN,
                     Act.CHECK,
                     null,
                     List.of(),
                     Map.of(Fact.ATTEMPTS, context.visit.workSinceCheck().size()));
-            // What was found and hands can mend is mended first, all of it, before the next check.
-            return RepairOfFinding.of(context)
-                    .filter(a -> a.act() == Act.WORK && !a.needsPower())
-                    .or(this::levelsAfterPad)
-                    .map(first -> List.of(first, check))
-                    .orElse(List.of(check));
+            return mendedFirst(check);
         }
         if (context.visit.isRefittedUnread() || context.visit.isReadyToRefit()) {
             return List.of(context.advise(CHECK_AFTER_REFIT, Act.CHECK, null, List.of(), Map.of()));
@@ -142,6 +141,15 @@ public final class AdviceRules {
         }
         // Once a head is accepted, what is left to be seen about it is no advice.
         return verdictIsIn(fit.get(0)) ? fit.subList(0, 1) : fit;
+    }
+
+    /** What was found and hands can mend is mended first, all of it, before ink runs and the next check is printed. */
+    private List<Advice> mendedFirst(Advice then) {
+        return RepairOfFinding.of(context)
+                .filter(a -> a.act() == Act.WORK && !a.needsPower())
+                .or(this::levelsAfterPad)
+                .map(first -> List.of(first, then))
+                .orElse(List.of(then));
     }
 
     private Optional<Advice> noCheck() {

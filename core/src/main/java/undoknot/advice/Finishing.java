@@ -8,6 +8,8 @@ import java.util.Optional;
 import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking.Likely;
+import undoknot.finish.Alignment;
+import undoknot.finish.Proof;
 import undoknot.fluid.FluidUse;
 import undoknot.nozzle.Acceptance;
 import undoknot.observation.Fact;
@@ -15,6 +17,7 @@ import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.practice.School;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.WorkBetweenChecks;
 import undoknot.visit.Step;
 import undoknot.visit.Step.Worked;
@@ -73,20 +76,78 @@ final class Finishing {
         if (!isAfterPage()) {
             return Optional.of(context.advise(ACCEPTED, Act.WORK, Method.PAGE, context.treated(), facts));
         }
-        return newParts().or(() -> Optional.of(context.advise(ACCEPTED, Act.FINISH, null, List.of(), facts)));
+        return aligned()
+                .or(this::proven)
+                .or(this::newParts)
+                .or(() -> Optional.of(context.advise(ACCEPTED, Act.FINISH, null, List.of(), facts)));
     }
 
-    /** Whether the station alone was cleaned since an accepted check: the page that comes next needs none before it. */
-    boolean onlyStationSince() {
+    /**
+     * Whether nothing that a check shows was touched since an accepted one: the station was cleaned, the head aligned, dirt
+     * wiped off the carriage.
+     */
+    boolean needsNoCheckSince() {
         return context.visit.verdict() == Acceptance.Verdict.MET
-                && context.visit.workSinceCheck().stream().allMatch(w -> w.method() == Method.STATION);
+                && context.visit.workSinceCheck().stream().allMatch(w -> isBeside(w.method()));
+    }
+
+    private static boolean isBeside(Method method) {
+        return method == Method.STATION || method.isBesideNozzles();
+    }
+
+    /** A head that was out, or whose passes have not settled, is aligned (handbook 14). */
+    private Optional<Advice> aligned() {
+        Alignment alignment = Alignment.of(context.visit);
+        boolean wasOut = context.visit.steps().stream()
+                .anyMatch(s -> s instanceof Step.Moved moved && moved.to() == Site.IN_CARRIAGE);
+        boolean wanted = alignment.isOpen() || wasOut && !alignment.unmeasured();
+        if (alignment.isOver() || !wanted || !context.isPossible(Method.ALIGN)) {
+            return Optional.empty();
+        }
+        Map<Fact, Integer> facts = Map.of(Fact.ROUNDS, alignment.passes().size());
+        return Optional.of(
+                switch (alignment.state()) {
+                    case CLEAN_STRIP -> context.advise(ALIGN_STRIP, Act.WORK, Method.STRIP, List.of(), facts);
+                    case NOTE_OR_ELSEWHERE -> context.advise(ALIGN_STANDS, Act.WORK, Method.ALIGN, List.of(), facts);
+                    default -> context.advise(ALIGN_HEAD, Act.WORK, Method.ALIGN, List.of(), facts);
+                });
+    }
+
+    /** A complaint that no check shows is proven gone; what fails the proof goes back into the course. */
+    private Optional<Advice> proven() {
+        return Proof.of(context.visit).stream()
+                .filter(p -> p.state() != Proof.State.SHOWN)
+                .findFirst()
+                .map(p -> p.state() == Proof.State.OPEN
+                        ? Advice.toLook(PROOF, p.look(), List.of(), Map.of(), null, null)
+                        : afterFailed(p.look()));
+    }
+
+    /** The supply of the channels that were told of; dirt that two cleanings left is not the head's. */
+    private Advice afterFailed(Look look) {
+        List<String> told = context.visit.suspected();
+        List<Method> ways = look == Look.CLEAN_PAGE
+                ? List.of(Method.UNDERSIDE)
+                : List.of(Method.DAMPER, Method.LINE, Method.CARTRIDGE);
+        return ways.stream()
+                .filter(m -> context.isPossible(m)
+                        && !context.isReplaced(m, told)
+                        && context.visit.times(m, told) < m.rungs())
+                .findFirst()
+                .map(m -> context.advise(
+                        PROOF_FAILED,
+                        Act.WORK,
+                        m,
+                        m.isWholeHead() ? List.of() : told,
+                        Map.of(Fact.CHANNELS, told.size())))
+                .orElseGet(() -> context.advise(PROOF_FAILED, Act.ELSEWHERE, null, List.of(), Map.of()));
     }
 
     private boolean isAfterPage() {
         boolean printed = false;
         boolean checked = false;
         for (Step step : context.visit.steps()) {
-            if (step instanceof Worked worked) {
+            if (step instanceof Worked worked && !worked.method().isBesideNozzles()) {
                 printed = worked.method() == Method.PAGE;
                 checked = false;
             } else if (step instanceof Step.Checked) {

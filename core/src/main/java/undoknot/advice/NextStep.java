@@ -3,8 +3,10 @@ package undoknot.advice;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import undoknot.advice.Advice.Rule;
@@ -106,6 +108,18 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
             HeadNow head,
             Supplier<Advice> advised,
             Instant now) {
+        return of(closed, running, sitting, head, false, advised, now);
+    }
+
+    /** @param partsOff whether something that came off, or was laid in, is not back yet */
+    public static NextStep of(
+            boolean closed,
+            Collection<Running> running,
+            OpenSitting sitting,
+            HeadNow head,
+            boolean partsOff,
+            Supplier<Advice> advised,
+            Instant now) {
         if (closed) {
             return new NextStep(Action.NOTHING, null, null);
         }
@@ -131,13 +145,15 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
                     : waits;
         }
         if (advice.needsPower()) {
-            return beforePower(advice, head);
+            return beforePower(advice, head, partsOff);
         }
         if (head.inHold()) {
             // A head that dries may be worked on without power; that it dries is said first.
             return new NextStep(Action.WAIT_HOLD, head.heldUntil().orElse(null), advice);
         }
-        return needsRefit(advice, head) ? new NextStep(Action.REFIT, null, advice) : advised(advice);
+        // Nothing is finished while something is still off.
+        boolean refit = needsRefit(advice, head) || partsOff && advice.act() == Advice.Act.FINISH;
+        return refit ? new NextStep(Action.REFIT, null, advice) : advised(advice);
     }
 
     private static Optional<Running> earliest(Collection<Running> running, Predicate<Running> which) {
@@ -157,8 +173,11 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
         return new NextStep(action, clock.dueAt(), null);
     }
 
+    /** What the refit itself ends. */
+    private static final Set<NoPower> BACK_BY_HAND = EnumSet.of(NoPower.CABLE_OFF, NoPower.LAID_IN);
+
     /** Hands first, then the waits, then the refit: only then is power offered at all. */
-    private static NextStep beforePower(Advice advice, HeadNow head) {
+    private static NextStep beforePower(Advice advice, HeadNow head, boolean partsOff) {
         if (head.kept(NoPower.PAD_UNDER_HEAD).isPresent()) {
             return new NextStep(Action.TAKE_PAD_OUT, null, null);
         }
@@ -171,10 +190,11 @@ public record NextStep(Action action, Instant at, Advice advice, OpenSitting goO
         if (head.inHold()) {
             return new NextStep(Action.WAIT_HOLD, head.heldUntil().orElse(null), null);
         }
-        if (!head.mayHavePower()) {
+        if (!BACK_BY_HAND.containsAll(head.noPower())) {
             return new NextStep(Action.WAIT_EVAPORATE, head.waitsUntil().orElse(null), null);
         }
-        return head.site() == Site.ON_BENCH ? new NextStep(Action.REFIT, null, advice) : advised(advice);
+        boolean refit = head.site() == Site.ON_BENCH || partsOff || !head.mayHavePower();
+        return refit ? new NextStep(Action.REFIT, null, advice) : advised(advice);
     }
 
     private static boolean needsRefit(Advice advice, HeadNow head) {

@@ -29,6 +29,7 @@ final class RepairOfFinding {
             Map.entry(Sign.LINE_SEDIMENT, Method.LINE),
             Map.entry(Sign.STATION_CRUSTED, Method.STATION),
             Map.entry(Sign.UNDERSIDE_FLAKES, Method.UNDERSIDE),
+            Map.entry(Sign.PAGE_DIRTY, Method.UNDERSIDE),
             Map.entry(Sign.STRIP_SMEARED, Method.STRIP),
             Map.entry(Sign.ALIGN_UNSETTLED, Method.STRIP),
             Map.entry(Sign.FACE_DIRTY, Method.VAPOUR),

@@ -50,6 +50,7 @@ public final class Likelihoods {
         TOLD_CARRIAGE_STANDS     -     -    -    -    -    -    -    -    .    +    -    -    +++
         TOLD_IN_CHANNEL          .     .    .    .    .    .    .    .    .    .    .    .    .
         TOLD_NO_COMPLAINT        .     .    .    .    .    .    .    .    .    .    .    .    .
+        TOLD_AT_PLACE            .     .    .    .    .    .    .    .    .    .    .    .    .
 
         NO_CHECK                 ---   ---  ---  ---  ---  ---  --   -    ++   -    ---  ---  ++
         ALL_FIRING               ---  --   --   ---  --   ---  +++  ---  --   +++  .    --   --
@@ -145,6 +146,12 @@ public final class Likelihoods {
         CONTACTS_DIRTY           .     .    .    .    .    .    .    +    +++  .    .    .    .
         COOL_RUNS                .     .    +    .    .    .    .    .    .    .    .    .    .
         COOL_NO_CHANGE           .     .    .    .    .    .    .    +    .    .    .    .    .
+        PAGE_REACHES             .    .    .    .    .    .    .    .    .    .    .    .    .
+        PAGE_FAILS               .    +    ++   .    .    .    .    .    .    .    .    .    .
+        LONG_PRINT_HELD          .    .    .    .    .    .    .    .    .    .    .    .    .
+        LONG_PRINT_STOPPED       .    .    ++   .    .    .    .    .    .    .    .    .    .
+        PAGE_CLEAN               .    .    .    .    .    .    .    .    .    .    .    .    .
+        PAGE_DIRTY               .    .    .    .    .    .    +++  .    .    .    .    .    .
         """;
 
     private static final Map<Sign, Weight[]> ROWS = rows();

@@ -71,7 +71,8 @@ public final class NextLook {
         }
         List<Proposal> proposals = new ArrayList<>();
         for (Look look : Look.values()) {
-            if (!look.fits(possible.construction())
+            if (look.isProof()
+                    || !look.fits(possible.construction())
                     || needless.contains(look)
                     || look.needs() == Needs.POWER && !power
                     || look.needsCarriage() && !possible.inCarriage()) {

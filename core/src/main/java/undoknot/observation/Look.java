@@ -62,7 +62,11 @@ public enum Look {
             finding(DROPS_SLOW, 10),
             finding(DROPS_BLOCKED, 5)),
     CONTACTS(5, Scope.HEAD, Needs.NOTHING, finding(CONTACTS_SOUND, 95), finding(CONTACTS_DIRTY, 5)),
-    COOL_DOWN(5, Scope.HEAD, Needs.POWER, finding(COOL_NO_CHANGE, 80), finding(COOL_RUNS, 20));
+    COOL_DOWN(5, Scope.HEAD, Needs.POWER, finding(COOL_NO_CHANGE, 80), finding(COOL_RUNS, 20)),
+    /** Pages that show a complaint gone which no nozzle check can show (handbook 14); they come last. */
+    PAGE_TO_PLACE(4, Scope.HEAD, Needs.POWER, finding(PAGE_REACHES, 90), finding(PAGE_FAILS, 10)),
+    LONG_PRINT(4, Scope.HEAD, Needs.POWER, finding(LONG_PRINT_HELD, 90), finding(LONG_PRINT_STOPPED, 10)),
+    CLEAN_PAGE(2, Scope.HEAD, Needs.POWER, finding(PAGE_CLEAN, 90), finding(PAGE_DIRTY, 10));
 
     public enum Scope {
         HEAD,
@@ -129,6 +133,11 @@ public enum Look {
     /** Whether it goes port by port in order, one note each (handbook 6); recognition is of the head and goes so too. */
     public boolean goesByPort() {
         return scope == Scope.CHANNEL || this == RECOGNITION;
+    }
+
+    /** Whether it proves a mend instead of finding a fault: it is printed at the end, and never instead of a look. */
+    public boolean isProof() {
+        return this == PAGE_TO_PLACE || this == LONG_PRINT || this == CLEAN_PAGE;
     }
 
     /** Whether it may use fluid out of a bottle. */

@@ -48,6 +48,8 @@ public enum Sign {
     TOLD_IN_CHANNEL(Kind.TOLD),
     /** It came in for something else than a repair. */
     TOLD_NO_COMPLAINT(Kind.TOLD),
+    /** A symptom was told at one place of the sheet. */
+    TOLD_AT_PLACE(Kind.TOLD),
 
     // One map (handbook 5 and 7).
     NO_CHECK(Kind.MAP),
@@ -153,7 +155,13 @@ public enum Sign {
     CONTACTS_SOUND(Kind.FINDING),
     CONTACTS_DIRTY(Kind.FINDING),
     COOL_RUNS(Kind.FINDING),
-    COOL_NO_CHANGE(Kind.FINDING);
+    COOL_NO_CHANGE(Kind.FINDING),
+    PAGE_REACHES(Kind.FINDING),
+    PAGE_FAILS(Kind.FINDING),
+    LONG_PRINT_HELD(Kind.FINDING),
+    LONG_PRINT_STOPPED(Kind.FINDING),
+    PAGE_CLEAN(Kind.FINDING),
+    PAGE_DIRTY(Kind.FINDING);
 
     /** Where an observation comes from. */
     public enum Kind {

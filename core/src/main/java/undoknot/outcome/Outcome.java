@@ -8,6 +8,8 @@ import undoknot.nozzle.Counts;
 public enum Outcome {
     RECOVERED,
     IMPROVED,
+    /** The nozzles were sound from the start; what was complained of is mended. */
+    FAULT_MENDED,
     NOT_RECOVERABLE,
     STOPPED_FOR_COST,
     /** Its stream or draw is whole, and no print has shown it: a head that cannot print here (handbook 5). */
@@ -25,7 +27,11 @@ public enum Outcome {
 
     /** Whether it claims that a print was accepted. */
     public boolean saysAccepted() {
-        return this == RECOVERED || this == CHANGED_OVER || this == INK_RETURNED || this == CHECKED;
+        return this == RECOVERED
+                || this == FAULT_MENDED
+                || this == CHANGED_OVER
+                || this == INK_RETURNED
+                || this == CHECKED;
     }
 
     /** Why a claimed outcome does not agree with the readings. */
@@ -43,7 +49,13 @@ public enum Outcome {
         /** Ready to refit is claimed, but no stream or draw shows every channel whole. */
         STREAM_NOT_WHOLE,
         /** The steps of an ink change or a flush are not all done. */
-        STEPS_OPEN
+        STEPS_OPEN,
+        /** Work was done that no check has followed. */
+        WORK_UNCHECKED,
+        /** A complaint that no check shows is not proven gone by a page. */
+        NOT_PROVEN,
+        /** Passes of an alignment were printed that did not settle, and nobody let them stand. */
+        ALIGNMENT_OPEN
     }
 
     /**
@@ -53,17 +65,49 @@ public enum Outcome {
      * @param firstToLast the last reading against the first of its kind, null when there are not two
      * @param readyToRefit whether the last reading off the machine shows every channel whole
      * @param stepsDone whether every step of an ink change or a flush is done
+     * @param unchecked whether work was done that no check has followed
+     * @param unproven whether a complaint that no check shows is not proven gone
+     * @param alignmentOpen whether an alignment was begun and did not settle
      */
-    public record Shown(Acceptance.Verdict verdict, Counts firstToLast, boolean readyToRefit, boolean stepsDone) {}
+    public record Shown(
+            Acceptance.Verdict verdict,
+            Counts firstToLast,
+            boolean readyToRefit,
+            boolean stepsDone,
+            boolean unchecked,
+            boolean unproven,
+            boolean alignmentOpen) {
+
+        /** With nothing left open at the end. */
+        public Shown(Acceptance.Verdict verdict, Counts firstToLast, boolean readyToRefit, boolean stepsDone) {
+            this(verdict, firstToLast, readyToRefit, stepsDone, false, false, false);
+        }
+    }
 
     /** Holds the claim against what there is to show. A doubt may be overruled with a reason, which the report shows. */
     public Optional<Doubt> doubt(Shown shown) {
+        return ofReadings(shown).or(() -> ofWhatIsOpen(shown));
+    }
+
+    /** What a good last reading does not show. */
+    private Optional<Doubt> ofWhatIsOpen(Shown shown) {
+        boolean claims = saysAccepted() || this == IMPROVED || this == READY_TO_REFIT;
+        if (claims && shown.unchecked()) {
+            return Optional.of(Doubt.WORK_UNCHECKED);
+        }
+        if (saysAccepted() && shown.unproven()) {
+            return Optional.of(Doubt.NOT_PROVEN);
+        }
+        return saysAccepted() && shown.alignmentOpen() ? Optional.of(Doubt.ALIGNMENT_OPEN) : Optional.empty();
+    }
+
+    private Optional<Doubt> ofReadings(Shown shown) {
         return switch (this) {
             case READY_TO_REFIT -> shown.readyToRefit() ? Optional.empty() : Optional.of(Doubt.STREAM_NOT_WHOLE);
             case STORED_CLEAN -> shown.stepsDone() ? Optional.empty() : Optional.of(Doubt.STEPS_OPEN);
             case CHANGED_OVER, INK_RETURNED ->
                 shown.stepsDone() ? accepted(shown.verdict()) : Optional.of(Doubt.STEPS_OPEN);
-            case CHECKED -> accepted(shown.verdict());
+            case CHECKED, FAULT_MENDED -> accepted(shown.verdict());
             case LEFT_UNFINISHED -> Optional.empty();
             default -> doubt(shown.verdict(), shown.firstToLast());
         };

@@ -8,6 +8,7 @@ public enum Purpose {
     REPAIR(
             Outcome.RECOVERED,
             Outcome.IMPROVED,
+            Outcome.FAULT_MENDED,
             Outcome.READY_TO_REFIT,
             Outcome.NOT_RECOVERABLE,
             Outcome.STOPPED_FOR_COST),
@@ -17,6 +18,7 @@ public enum Purpose {
             Outcome.CHECKED,
             Outcome.RECOVERED,
             Outcome.IMPROVED,
+            Outcome.FAULT_MENDED,
             Outcome.READY_TO_REFIT,
             Outcome.NOT_RECOVERABLE,
             Outcome.STOPPED_FOR_COST);

@@ -13,6 +13,7 @@ final class BlockPatch {
     /** Paper around the block that is cut out with it. Stays below the usual distance of blocks and strips. */
     static final double MARGIN_MM = 2.5;
 
+    private static final int STRETCH = 8;
     private static final double TILE_MM = 5;
     private static final double PAPER_QUANTILE = 0.7;
 
@@ -21,7 +22,7 @@ final class BlockPatch {
     /** The block's paper as the picture has it, 0..255. */
     final float[] paperTone;
 
-    final float light;
+    final boolean grey;
 
     final double perMm;
     final int width;
@@ -38,34 +39,47 @@ final class BlockPatch {
     private final int tile;
     private double[] sums;
 
-    BlockPatch(Raster picture, Plane plane, Block block, double perMm) {
+    BlockPatch(Raster picture, Warp warp, Block block, double perMm) {
         this.block = block;
         this.perMm = perMm;
         this.width = (int) Math.ceil((block.alongMm() + 2 * MARGIN_MM) * perMm);
         this.height = (int) Math.ceil((block.acrossMm() + 2 * MARGIN_MM) * perMm);
         this.rgb = new float[width * height * 3];
         this.density = new float[width * height];
-        this.inPicture = cut(picture, plane);
+        this.inPicture = cut(picture, warp);
         this.tile = (int) Math.max(8, TILE_MM * perMm);
         this.tilesAcross = Math.max(1, Math.round((float) width / tile));
         this.tilesDown = Math.max(1, Math.round((float) height / tile));
         this.paper = paper(new InkModel(block).darker());
         this.paperTone = new float[] {median(paper[0]), median(paper[1]), median(paper[2])};
-        this.light = InkModel.light(paperTone, block.paper().tone());
-        this.ink = new InkModel(block.ink(), paperTone, light);
+        this.grey = picture.isGrey();
+        this.ink = InkModel.seenOn(block.ink(), paperTone, block.paper().tone(), grey);
         weigh();
     }
 
-    private double cut(Raster picture, Plane plane) {
+    private double cut(Raster picture, Warp warp) {
         boolean across = block.direction() == Direction.ACROSS;
-        double[] h = plane.numbers();
+        double[] h = warp.plane().numbers();
         int inside = 0;
+        double[] here = new double[2];
+        double[] next = new double[2];
         for (int y = 0; y < height; y++) {
             double v = (y + 0.5) / perMm - MARGIN_MM;
             for (int x = 0; x < width; x++) {
                 double u = (x + 0.5) / perMm - MARGIN_MM;
                 double mx = block.xMm() + (across ? u : v);
                 double my = block.yMm() + (across ? v : u);
+                if (!warp.isFlat()) {
+                    // The shift changes slowly: it is worked out every few pixels and drawn straight between.
+                    int at = x % STRETCH;
+                    if (at == 0) {
+                        double step = STRETCH / perMm;
+                        warp.shiftAt(mx, my, here);
+                        warp.shiftAt(mx + (across ? step : 0), my + (across ? 0 : step), next);
+                    }
+                    mx += here[0] + at * (next[0] - here[0]) / STRETCH;
+                    my += here[1] + at * (next[1] - here[1]) / STRETCH;
+                }
                 double w = 1 / (h[6] * mx + h[7] * my + h[8]);
                 int at = (y * width + x) * 3;
                 if (picture.sample((h[0] * mx + h[1] * my + h[2]) * w, (h[3] * mx + h[4] * my + h[5]) * w, rgb, at)) {
@@ -122,7 +136,7 @@ final class BlockPatch {
     private void weigh() {
         float[] here = new float[3];
         float[] next = new float[3];
-        int stretch = 8;
+        int stretch = STRETCH;
         for (int y = 0; y < height; y++) {
             for (int x0 = 0; x0 < width; x0 += stretch) {
                 // The paper changes slowly: it is worked out every few pixels and drawn straight between.
@@ -148,6 +162,45 @@ final class BlockPatch {
         }
     }
 
+    /** Whether every place of a rectangle, mm, lies in the picture. */
+    boolean inPicture(double u0, double u1, double v0, double v1) {
+        if (inPicture >= 1) {
+            return true;
+        }
+        for (int y = Math.max(0, row(v0)); y < Math.min(height, row(v1)); y++) {
+            for (int x = Math.max(0, column(u0)); x < Math.min(width, column(u1)); x++) {
+                if (Float.isNaN(rgb[(y * width + x) * 3])) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    int tiles() {
+        return tilesAcross * tilesDown;
+    }
+
+    /** The tile that a place, mm along and across the dashes, lies in. */
+    int tileAt(double u, double v) {
+        int tx = Math.max(0, Math.min(tilesAcross - 1, column(u) * tilesAcross / width));
+        int ty = Math.max(0, Math.min(tilesDown - 1, row(v) * tilesDown / height));
+        return ty * tilesAcross + tx;
+    }
+
+    /** The middle of a tile on the sheet, mm. */
+    Point middleOf(int tile) {
+        double u = (tile % tilesAcross + 0.5) * width / tilesAcross / perMm - MARGIN_MM;
+        double v = (tile / tilesAcross + 0.5) * height / tilesDown / perMm - MARGIN_MM;
+        boolean across = block.direction() == Direction.ACROSS;
+        return new Point(block.xMm() + (across ? u : v), block.yMm() + (across ? v : u));
+    }
+
+    /** Colour of the bare paper in a tile, 0..255. */
+    float[] paperOf(int tile) {
+        return new float[] {paper[0][tile], paper[1][tile], paper[2][tile]};
+    }
+
     private void paperAt(int x, int y, float[] out) {
         float fx = Math.max(0, Math.min(tilesAcross - 1.001f, (x + 0.5f) * tilesAcross / width - 0.5f));
         float fy = Math.max(0, Math.min(tilesDown - 1.001f, (y + 0.5f) * tilesDown / height - 0.5f));
@@ -165,7 +218,10 @@ final class BlockPatch {
         }
     }
 
-    /** Mean change of light against the paper in a rectangle, by colour; see {@link InkModel#change}. */
+    /**
+     * Mean change of light against the paper in a rectangle, by colour; see {@link InkModel#change}. Null when part of it
+     * lies outside the picture.
+     */
     float[] changeIn(double u0, double u1, double v0, double v1) {
         int x0 = column(u0);
         int x1 = Math.max(x0 + 1, column(u1));
@@ -177,13 +233,16 @@ final class BlockPatch {
         for (int y = Math.max(0, y0); y < Math.min(height, y1); y++) {
             for (int x = Math.max(0, x0); x < Math.min(width, x1); x++) {
                 int at = (y * width + x) * 3;
-                if (!Float.isNaN(rgb[at])) {
-                    paperAt(x, y, here);
-                    for (int k = 0; k < 3; k++) {
-                        mean[k] += ink.change(rgb[at + k], here[k], k);
-                    }
-                    count++;
+                if (Float.isNaN(rgb[at])) {
+                    return null;
                 }
+                if (count % 4 == 0) {
+                    paperAt(x, y, here);
+                }
+                for (int k = 0; k < 3; k++) {
+                    mean[k] += ink.change(rgb[at + k], here[k], k);
+                }
+                count++;
             }
         }
         for (int k = 0; k < 3; k++) {

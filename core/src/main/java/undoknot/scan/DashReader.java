@@ -4,16 +4,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 import undoknot.head.CheckLayout.Block;
-import undoknot.nozzle.NozzleState;
-import undoknot.scan.NozzleReading.Doubt;
 
-/** Judges every dash of one block. Steps across the dashes are measured in pitches. */
+/** Measures every dash of one block. Steps across the dashes are measured in pitches. */
 final class DashReader {
 
     /** Dust and fibres. */
     private static final String DIRT = "#2a2622";
 
-    private static final int SEGMENTS = 8;
+    private static final int SEGMENTS = Dash.PARTS;
     /** Rows of a dash's profile reach this far to both sides, pitches. */
     private static final double REACH = 1.0;
     /** A dash's ink lies within this of its middle line, pitches. */
@@ -23,48 +21,37 @@ final class DashReader {
     /** Further off than this a dash may be the neighbour's, so only the part the neighbour cannot reach counts. */
     private static final double OWN_ROWS = 0.28;
 
+    /** Ink that scatters more is laid on in bands, or washed out in places; neither makes a dash weak. */
+    private static final double MOST_SCATTER = 0.08;
+
+    /** Less own ink than this, as an area, does not tell where a dash lies. */
+    private static final double A_LITTLE = 0.04;
+
     /** A dash fills about this part of the window that its colour is gathered from. */
     private static final double FOREIGN_SPREAD = 2;
 
-    private final BlockPatch patch;
-    private final Block block;
+    final BlockPatch patch;
+    final Block block;
     private final double[][] shifts;
     private final List<InkModel> others;
-    private final ReadingRule rule;
     private final int rows;
     private final double rowStep;
 
     /**
-     * @param shifts rest of the shift of each quarter, along and across the dashes, mm
+     * @param shifts rest of the shift of each cell, along and across the dashes, mm
      * @param others colours of the other blocks' inks, whose dashes or smears may lie in this one
      */
-    DashReader(BlockPatch patch, double[][] shifts, List<String> others, ReadingRule rule) {
+    DashReader(BlockPatch patch, double[][] shifts, List<String> others) {
         this.patch = patch;
         this.block = patch.block;
         this.shifts = shifts;
         this.others = Stream.concat(Stream.of(DIRT), others.stream())
-                .map(ink -> new InkModel(ink, patch.paperTone, patch.light))
+                .map(ink -> InkModel.seenOn(ink, patch.paperTone, block.paper().tone(), patch.grey))
                 .filter(o -> o.likeness(patch.ink) < 0.97)
                 .toList();
-        this.rule = rule;
         this.rows = 2 * (int) Math.round(REACH * block.pitchMm() * patch.perMm) + 1;
         this.rowStep = 1 / (block.pitchMm() * patch.perMm);
     }
-
-    /** What was measured at one dash, before the channel's usual dash is known. Areas are density × pitches. */
-    private static final class Dash {
-        boolean offPicture;
-        double area;
-        double offset;
-        double gap;
-        double own;
-        int segmentsInked;
-        double foreign;
-        double pure;
-    }
-
-    /** The channel's readings and the usual area of a sound dash. */
-    record Channel(NozzleReading[] nozzles, double usualArea, double noise, int foreign) {}
 
     private Dash[] dashes;
     private double noise;
@@ -88,7 +75,7 @@ final class DashReader {
     /** Area of a full dash by the channel's own dashes: a high quantile of those that have ink; 0 when few have. */
     private double usualArea() {
         double[] inked = Arrays.stream(dashes)
-                .filter(d -> !d.offPicture && d.segmentsInked >= SEGMENTS - 1 && d.gap < 0.5 * d.area)
+                .filter(d -> !d.offPicture && d.partsInked >= SEGMENTS - 1 && d.gap < 0.5 * d.area)
                 .mapToDouble(d -> d.area)
                 .filter(area -> area > Math.max(0.03, 5 * noise))
                 .sorted()
@@ -99,10 +86,10 @@ final class DashReader {
         double usual = inked[(int) (inked.length * 0.8)];
         double[] off = Arrays.stream(inked)
                 .map(area -> Math.abs(area / usual - 0.95))
-                .filter(d -> d < 0.35)
+                .filter(d -> d < 0.22)
                 .sorted()
                 .toArray();
-        scatter = off.length < 8 ? 0 : 1.48 * off[off.length / 2];
+        scatter = off.length < 8 ? 0 : Math.min(MOST_SCATTER, 1.48 * off[off.length / 2]);
         return usual;
     }
 
@@ -113,6 +100,11 @@ final class DashReader {
         double line = block.lineMm(nozzle) + shift[1];
         double end = start + block.dashMm();
         double inset = 0.08 * block.dashMm();
+        double reach = HALF_WINDOW * block.pitchMm();
+        if (!patch.inPicture(start, end, line - reach, line + reach)) {
+            dash.offPicture = true;
+            return dash;
+        }
         float[][] segments = new float[SEGMENTS][];
         for (int s = 0; s < SEGMENTS; s++) {
             double width = (block.dashMm() - 2 * inset) / SEGMENTS;
@@ -154,16 +146,51 @@ final class DashReader {
             for (int r = 0; r < rows; r++) {
                 one[r] = segment[r];
             }
-            dash.segmentsInked += area(one, peak) > Math.max(half, 0.015) ? 1 : 0;
+            dash.partsInked += area(one, peak) > Math.max(half, 0.015) ? 1 : 0;
         }
-        weighInks(dash, start + inset, end - inset, line);
+        double seen = line + (dash.area > A_LITTLE ? dash.offset * block.pitchMm() : 0);
+        if (!weighAnyInk(dash, start + inset, end - inset, seen - reach, seen + reach)) {
+            dash.offPicture = true;
+            return dash;
+        }
+        weighInks(dash);
         return dash;
     }
 
-    private double[] shiftOf(int nozzle) {
-        int half = block.startMm(nozzle) + block.dashMm() / 2 > block.alongMm() / 2 ? 1 : 0;
-        int end = block.lineMm(nozzle) > block.steps() * block.pitchMm() / 2 ? 1 : 0;
-        return shifts[end * 2 + half];
+    double[] shiftOf(int nozzle) {
+        return shifts[CellShifts.cellOf(block, nozzle)];
+    }
+
+    /**
+     * Ink of any colour right beside a part of the dash.
+     *
+     * @param side −1 before its line, 1 after it
+     */
+    double beside(int nozzle, int part, int side) {
+        double[] shift = shiftOf(nozzle);
+        double inset = 0.08 * block.dashMm();
+        double width = (block.dashMm() - 2 * inset) / SEGMENTS;
+        double u = block.startMm(nozzle) + shift[0] + inset + part * width;
+        double v = block.lineMm(nozzle) + shift[1] + side * 0.5 * block.pitchMm();
+        float[] change = patch.changeIn(u, u + width, v - 0.08 * block.pitchMm(), v + 0.08 * block.pitchMm());
+        return change == null ? 1 : patch.ink.strongest(change) / patch.ink.strongest();
+    }
+
+    /** Ink of any colour in each part and on the paper behind it; false when part of that lies outside the picture. */
+    private boolean weighAnyInk(Dash dash, double u0, double u1, double v0, double v1) {
+        double full = patch.ink.strongest();
+        double width = (u1 - u0) / SEGMENTS;
+        for (int s = 0; s < SEGMENTS; s++) {
+            dash.change[s] = patch.changeIn(u0 + s * width, u0 + (s + 1) * width, v0, v1);
+            if (dash.change[s] == null) {
+                return false;
+            }
+            dash.any[s] = patch.ink.strongest(dash.change[s]) / full;
+        }
+        double free = block.stairMm() - block.dashMm();
+        float[] gap = patch.changeIn(u1 + 0.35 * free, u1 + 0.95 * free, v0, v1);
+        dash.anyGap = gap == null ? Double.NaN : patch.ink.strongest(gap) / full;
+        return true;
     }
 
     private double placeOf(int row) {
@@ -257,18 +284,13 @@ final class DashReader {
         return most;
     }
 
-    /** How much of what lies on the dash is the channel's own ink, and how much another's. */
-    private void weighInks(Dash dash, double u0, double u1, double line) {
-        double v = line + dash.offset * block.pitchMm();
-        // JPEG keeps colour at half the sharpness of brightness, so it is gathered from beside the dash as well.
-        double half = HALF_WINDOW * block.pitchMm();
-        float[] change = patch.changeIn(u0, u1, v - half, v + half);
-        dash.pure = 1;
+    /** How much of another ink lies on the dash: JPEG keeps colour at half the sharpness, so beside it as well. */
+    private void weighInks(Dash dash) {
+        float[] change = dash.colour(Double.NEGATIVE_INFINITY);
         float strength = Math.abs(change[0]) + Math.abs(change[1]) + Math.abs(change[2]);
         if (strength < 0.06 || patch.ink.likeness(change) > 0.985) {
             return;
         }
-        double own = Math.max(1e-3, patch.ink.alone(change));
         float[] best = null;
         for (InkModel other : others) {
             float[] split = patch.ink.split(change, other);
@@ -276,87 +298,19 @@ final class DashReader {
                 best = split;
             }
         }
-        if (best != null) {
-            dash.foreign = best[1] * FOREIGN_SPREAD;
-            // A little greyness is what a squeezed picture does to every colour.
-            dash.pure = dash.foreign > rule.foreignFrom() ? Math.max(0, Math.min(1, best[0] / own)) : 1;
-        }
+        dash.foreign = best == null ? 0 : best[1] * FOREIGN_SPREAD;
     }
 
-    /** @param usual area of a sound dash of this channel */
-    Channel judge(double usual) {
-        NozzleReading[] nozzles = new NozzleReading[dashes.length];
-        for (int i = 0; i < dashes.length; i++) {
-            nozzles[i] = judge(i + 1, dashes[i], usual);
-        }
-        int foreign = (int) Arrays.stream(dashes)
-                .filter(d -> d.foreign > rule.foreignFrom())
-                .count();
-        return new Channel(nozzles, usual, noise, foreign);
+    Dash[] dashes() {
+        return dashes;
     }
 
-    private NozzleReading judge(int nozzle, Dash dash, double usual) {
-        if (dash.offPicture || usual <= 0) {
-            return new NozzleReading(NozzleState.UNREAD, NozzleState.UNREAD, 0.5, 0, 0, Doubt.OFF_PICTURE);
-        }
-        double density = Math.max(0, dash.area / usual) * dash.pure;
-        double spread = Math.hypot(Math.max(rule.densitySpread(), scatter), noise / usual);
-        double offsetSpread = Math.hypot(rule.offsetSpread(), 0.25 * noise / Math.max(dash.area, 1e-3));
-        double there = (density - rule.missingBelow()) / spread;
-        double full = (density - rule.weakBelow()) / spread;
-        double off = (Math.abs(dash.offset) - rule.deflectedFrom()) / offsetSpread;
-        if (there < 0) {
-            // Ink that stands off its place and is not clearly its own is no dash of this nozzle.
-            Doubt doubt = dash.foreign > rule.foreignFrom() && density > 0.5 * rule.missingBelow()
-                    ? Doubt.OTHER_INK
-                    : dash.segmentsInked >= SEGMENTS / 2 && dash.own < 0.5 && density > 0.6 * rule.missingBelow()
-                            ? Doubt.WHOSE_DASH
-                            : Doubt.HARDLY_THERE;
-            return given(NozzleState.MISSING, chance(-there / 1.3), 0, 0, doubt, false);
-        }
-        NozzleState state = off > 0 ? NozzleState.DEFLECTED : full > 0 ? NozzleState.FIRING : NozzleState.WEAK;
-        double chance = chance(there / 1.3);
-        Doubt doubt = Doubt.HARDLY_THERE;
-        double straight = chance(Math.abs(off));
-        if (straight < chance) {
-            chance = straight;
-            doubt = Doubt.HARDLY_OFF;
-        }
-        double pale = off > 0 ? 1 : chance(Math.abs(full));
-        if (pale < chance) {
-            chance = pale;
-            doubt = Doubt.HARDLY_PALE;
-        }
-        boolean never = true;
-        if (dash.gap > rule.throughFrom() * Math.min(usual, dash.area / 0.8)) {
-            doubt = Doubt.RUNS_THROUGH;
-        } else if (dash.foreign > rule.foreignFrom()) {
-            doubt = Doubt.OTHER_INK;
-        } else if (dash.segmentsInked < SEGMENTS - 2) {
-            doubt = Doubt.IN_PIECES;
-        } else if (Math.abs(dash.offset) > OWN_ROWS && dash.own < 0.65) {
-            doubt = Doubt.WHOSE_DASH;
-        } else {
-            never = false;
-        }
-        return given(state, chance, dash.offset, density, doubt, never);
+    /** Scatter of bare paper, in areas. */
+    double noise() {
+        return noise;
     }
 
-    private NozzleReading given(
-            NozzleState state, double chance, double offset, double density, Doubt doubt, boolean never) {
-        double confidence = never ? Math.min(chance, 0.5) : chance;
-        boolean sure = confidence >= rule.sure();
-        return new NozzleReading(
-                sure ? state : NozzleState.UNREAD,
-                state,
-                Math.max(0.5, confidence),
-                offset,
-                density,
-                sure ? null : doubt);
-    }
-
-    /** Share of a normal distribution below so many standard deviations (logistic approximation, error below 0.01). */
-    private static double chance(double deviations) {
-        return 1 / (1 + Math.exp(-1.702 * deviations));
+    double scatter() {
+        return scatter;
     }
 }

@@ -35,11 +35,38 @@ final class InkModel {
      * @param light how bright the light on the sheet is, 1 when the paper looks as white as it is
      */
     InkModel(String ink, float[] paper, float light) {
+        this(new float[] {component(ink, 0) * light, component(ink, 1) * light, component(ink, 2) * light}, paper);
+    }
+
+    /**
+     * How an ink looks on a paper under the light of the picture. Ink darker than its paper is a filter: tint and colour of
+     * the light change both alike. Ink that covers a darker paper takes the light alone.
+     *
+     * @param paper colour of the paper as the picture has it, 0..255
+     * @param usual colour the paper has in good light, 0..255
+     * @param grey whether the picture has no colour
+     */
+    static InkModel seenOn(String ink, float[] paper, String usual, boolean grey) {
+        float[] is = rgb(ink);
+        float[] was = rgb(usual);
+        float light = light(paper, usual);
+        float[] seen = new float[3];
+        for (int k = 0; k < 3; k++) {
+            seen[k] = is[k] <= was[k] ? is[k] * paper[k] / was[k] : is[k] * light;
+        }
+        if (grey) {
+            float flat = seen[0] * BRIGHTNESS[0] + seen[1] * BRIGHTNESS[1] + seen[2] * BRIGHTNESS[2];
+            seen = new float[] {flat, flat, flat};
+        }
+        return new InkModel(seen, paper);
+    }
+
+    private InkModel(float[] ink, float[] paper) {
         float sum = 0;
         float contrast = 0;
         for (int k = 0; k < 3; k++) {
             float p = Math.max(8, Math.min(247, paper[k]));
-            float i = Math.min(255, component(ink, k) * light);
+            float i = Math.min(255, ink[k]);
             shift[k] = (p - i) / (i <= p ? p : 255 - p);
             sum += shift[k] * shift[k];
             contrast += shift[k] * BRIGHTNESS[k];
@@ -57,6 +84,20 @@ final class InkModel {
 
     private static float component(String colour, int k) {
         return Integer.parseInt(colour.substring(1 + 2 * k, 3 + 2 * k), 16);
+    }
+
+    /** The most that the ink changes any one colour. */
+    float strongest() {
+        return Math.max(Math.abs(shift[0]), Math.max(Math.abs(shift[1]), Math.abs(shift[2])));
+    }
+
+    /** The most that a measured change has of any colour, in this ink's sense: ink of whatever kind. */
+    float strongest(float[] change) {
+        float most = 0;
+        for (int k = 0; k < 3; k++) {
+            most = Math.max(most, shift[k] >= 0 ? change[k] : -change[k]);
+        }
+        return most;
     }
 
     boolean darker() {

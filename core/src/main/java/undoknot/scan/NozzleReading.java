@@ -19,9 +19,9 @@ public record NozzleReading(
     public enum Doubt {
         /** Too faint for a dash, too dark for bare paper. */
         HARDLY_THERE,
-        /** WorkBetweenChecks pale and full. */
+        /** Between pale and full. */
         HARDLY_PALE,
-        /** WorkBetweenChecks straight and deflected. */
+        /** Between straight and deflected. */
         HARDLY_OFF,
         /** Something dark runs through the dash and on beyond its ends: a fold, a fibre, a smear. */
         RUNS_THROUGH,
@@ -32,6 +32,14 @@ public record NozzleReading(
         /** It may be the neighbour's dash, pushed over. */
         WHOSE_DASH,
         /** The place lies outside the picture. */
-        OFF_PICTURE
+        OFF_PICTURE,
+        /** The paper is stained or shaded here, so that bare paper is not known. */
+        STAINED,
+        /** Light washes the print out here. */
+        GLARE,
+        /** The sheet bends here by more than could be followed. */
+        NOT_IN_PLACE,
+        /** Scanned in grey, and too pale there to be told from bare paper. */
+        GREY
     }
 }

@@ -16,34 +16,42 @@ import undoknot.head.CheckLayout.Direction;
  */
 final class PatternFinder {
 
-    private static final double MOST_TURN_DEG = 12;
-    private static final float LEAST_CHANGE = 0.14f;
-    private static final int TILE_PIXELS = 40;
-    private static final int CANDIDATES = 5;
+    /** By how much the turn told by the strokes themselves may be off. */
+    private static final double TURN_REACH_DEG = 1.5;
+    /** Fewer strokes than this are no pattern. */
+    static final int LEAST_STROKES = 24;
+
+    private static final int CANDIDATES = 4;
+    private static final double FAR_BEHIND = 0.5;
     private static final double CELL_MM = 1.5;
     private static final int COARSE_CELLS = 4;
 
     private final CheckLayout layout;
     private final Raster picture;
-    /** Places of ink in the reduced picture, and the best matching block of each. */
-    private float[] xs;
+    private final InkBlobs ink;
+    /** Places of ink in the reduced picture, and the blocks each matches. */
+    private final float[] xs;
 
-    private float[] ys;
-    private long[] matches;
-    private int count;
+    private final float[] ys;
+    private final long[] matches;
+    private final int count;
 
     /** @param picture reduced to about 1500 pixels along its longer side */
-    PatternFinder(Raster picture, CheckLayout layout) {
+    PatternFinder(Raster picture, CheckLayout layout, InkBlobs ink) {
         this.picture = picture;
         this.layout = layout;
-        gather();
+        this.ink = ink;
+        this.xs = ink.xs;
+        this.ys = ink.ys;
+        this.matches = ink.matches;
+        this.count = xs.length;
     }
 
     private record Candidate(Plane plane, double perMm, double score) {}
 
     /** The most likely planes, best first; empty when there is next to no ink. */
     List<Plane> planes() {
-        if (count < 200) {
+        if (ink.strokes.size() < LEAST_STROKES) {
             return List.of();
         }
         double turn = turn();
@@ -54,114 +62,25 @@ final class PatternFinder {
         return found.stream()
                 .sorted(Comparator.comparingDouble(Candidate::score).reversed())
                 .limit(CANDIDATES)
+                .filter(c -> c.score
+                        > FAR_BEHIND
+                                * found.stream()
+                                        .mapToDouble(Candidate::score)
+                                        .max()
+                                        .orElse(0))
                 .map(Candidate::plane)
                 .toList();
-    }
-
-    private void gather() {
-        int w = picture.width();
-        int h = picture.height();
-        List<InkModel> inks = layout.blocks().stream().map(InkModel::new).toList();
-        int across = Math.max(1, w / TILE_PIXELS);
-        int down = Math.max(1, h / TILE_PIXELS);
-        List<Ink> rows = IntStream.range(0, down)
-                .parallel()
-                .mapToObj(ty -> {
-                    int y0 = ty * h / down;
-                    int y1 = (ty + 1) * h / down;
-                    // A page with more ink than this is no check.
-                    Ink ink = new Ink(w * (y1 - y0) / 4 + 1);
-                    for (int tx = 0; tx < across; tx++) {
-                        gather(tx * w / across, (tx + 1) * w / across, y0, y1, inks, ink);
-                    }
-                    return ink;
-                })
-                .toList();
-        count = rows.stream().mapToInt(r -> r.count).sum();
-        xs = new float[count];
-        ys = new float[count];
-        matches = new long[count];
-        int at = 0;
-        for (Ink row : rows) {
-            System.arraycopy(row.xs, 0, xs, at, row.count);
-            System.arraycopy(row.ys, 0, ys, at, row.count);
-            System.arraycopy(row.matches, 0, matches, at, row.count);
-            at += row.count;
-        }
-    }
-
-    /** Places of ink of one row of tiles. */
-    private static final class Ink {
-        final float[] xs;
-        final float[] ys;
-        final long[] matches;
-        int count;
-
-        Ink(int most) {
-            xs = new float[most];
-            ys = new float[most];
-            matches = new long[most];
-        }
-    }
-
-    private void gather(int x0, int x1, int y0, int y1, List<InkModel> inks, Ink ink) {
-        int[][] histogram = new int[3][256];
-        for (int y = y0; y < y1; y++) {
-            for (int x = x0; x < x1; x++) {
-                histogram[0][picture.red(x, y)]++;
-                histogram[1][picture.green(x, y)]++;
-                histogram[2][picture.blue(x, y)]++;
-            }
-        }
-        float[] paper = new float[3];
-        for (int k = 0; k < 3; k++) {
-            int below = (x1 - x0) * (y1 - y0) * 6 / 10;
-            int level = 0;
-            while (level < 255 && (below -= histogram[k][level]) > 0) {
-                level++;
-            }
-            paper[k] = level;
-        }
-        boolean dark = paper[0] + paper[1] + paper[2] < 330;
-        float[] change = new float[3];
-        for (int y = y0; y < y1; y++) {
-            for (int x = x0; x < x1; x++) {
-                int[] value = {picture.red(x, y), picture.green(x, y), picture.blue(x, y)};
-                float most = 0;
-                for (int k = 0; k < 3; k++) {
-                    float d = paper[k] - value[k];
-                    change[k] = d / Math.max(20, dark ? 255 - paper[k] : paper[k]);
-                    most = Math.max(most, dark ? -change[k] : change[k]);
-                }
-                if (most < LEAST_CHANGE || ink.count >= ink.xs.length) {
-                    continue;
-                }
-                long match = 0;
-                double best = 0;
-                double[] alike = new double[inks.size()];
-                for (int b = 0; b < inks.size(); b++) {
-                    alike[b] = inks.get(b).darker() == dark ? 0 : inks.get(b).likeness(change);
-                    best = Math.max(best, alike[b]);
-                }
-                for (int b = 0; b < inks.size() && b < 64; b++) {
-                    match |= alike[b] > 0.85 && alike[b] > best - 0.04 ? 1L << b : 0;
-                }
-                ink.xs[ink.count] = x;
-                ink.ys[ink.count] = y;
-                ink.matches[ink.count++] = match;
-            }
-        }
     }
 
     /** The turn of the dashes, radians clockwise: at the right turn they fall into the fewest, fullest lines. */
     private double turn() {
         boolean across = layout.blocks().get(0).direction() == Direction.ACROSS;
         int every = Math.max(1, count / 20_000);
-        double best = 0;
+        double best = Math.toDegrees(along()) - (across ? 0 : 90);
         double most = -1;
         for (double step : new double[] {0.25, 0.05}) {
             double middle = best;
-            double reach = step > 0.1 ? MOST_TURN_DEG : 0.3;
+            double reach = step > 0.1 ? TURN_REACH_DEG : 0.3;
             for (double turn = middle - reach; turn <= middle + reach + 1e-9; turn += step) {
                 double score = sharpness(Math.toRadians(turn), across, every);
                 if (score > most) {
@@ -173,10 +92,31 @@ final class PatternFinder {
         return Math.toRadians(best);
     }
 
+    /** Which way most strokes run, radians: the fullest of windows six degrees wide. */
+    private double along() {
+        int[] count = new int[180];
+        for (InkBlobs.Stroke stroke : ink.strokes) {
+            count[Math.floorMod((int) Math.round(Math.toDegrees(stroke.angle())), 180)]++;
+        }
+        int best = 0;
+        int most = -1;
+        for (int degree = 0; degree < 180; degree++) {
+            int sum = 0;
+            for (int d = -3; d <= 3; d++) {
+                sum += count[Math.floorMod(degree + d, 180)] * (4 - Math.abs(d));
+            }
+            if (sum > most) {
+                most = sum;
+                best = degree;
+            }
+        }
+        return Math.toRadians(best > 90 ? best - 180 : best);
+    }
+
     private double sharpness(double turn, boolean across, int every) {
         double cos = Math.cos(turn);
         double sin = Math.sin(turn);
-        int size = picture.width() + picture.height();
+        int size = 2 * (picture.width() + picture.height());
         int[] lines = new int[2 * size];
         for (int i = 0; i < count; i += every) {
             double v = across ? ys[i] * cos - xs[i] * sin : xs[i] * cos + ys[i] * sin;
@@ -309,7 +249,13 @@ final class PatternFinder {
                         .mapToDouble(b -> b.widthMm() * b.heightMm())
                         .sum()
                 / (CELL_MM * CELL_MM);
-        return new Candidate(plane, perMm, bestScore / (total + area - bestScore));
+        // A few blocks that print may lie right with the others off the picture: that is the less likely.
+        Warp warp = Warp.flat(plane, layout.widthMm(), layout.heightMm());
+        double inside = (double) layout.blocks().stream()
+                        .filter(b -> Placement.inPicture(warp, b, picture))
+                        .count()
+                / blocks;
+        return new Candidate(plane, perMm, (0.5 + 0.5 * inside) * bestScore / (total + area - bestScore));
     }
 
     /**

@@ -10,6 +10,11 @@ import java.util.stream.IntStream;
 /** A decoded picture, eight bits a colour, shared with the image it was made of and never changed. */
 public final class Raster {
 
+    /** What squeezing leaves of colour in a grey picture, levels of 255, and the share of pixels that may have more. */
+    private static final int GREY_LEVELS = 1;
+
+    private static final double MOST_COLOURED = 0.001;
+
     private final int width;
     private final int height;
     private final byte[] data;
@@ -18,6 +23,7 @@ public final class Raster {
     private final int red;
     private final int green;
     private final int blue;
+    private Boolean grey;
 
     private Raster(int width, int height, byte[] data, int rowStride, int pixelStride, int red, int green, int blue) {
         this.width = width;
@@ -65,10 +71,50 @@ public final class Raster {
         return height;
     }
 
+    /** Whether the picture has no colour: as good as all of its pixels are grey, or of one tint. */
+    boolean isGrey() {
+        if (grey == null) {
+            grey = red == green && green == blue || looksGrey();
+        }
+        return grey;
+    }
+
+    private boolean looksGrey() {
+        int[] warm = new int[511];
+        int[] cool = new int[511];
+        int count = 0;
+        for (int y = 0; y < height; y += 3) {
+            for (int x = y % 2; x < width; x += 3) {
+                warm[255 + red(x, y) - green(x, y)]++;
+                cool[255 + blue(x, y) - green(x, y)]++;
+                count++;
+            }
+        }
+        return outliers(warm) <= count * MOST_COLOURED && outliers(cool) <= count * MOST_COLOURED;
+    }
+
+    /** How many lie more than a few levels off the most frequent value. */
+    private static int outliers(int[] histogram) {
+        int most = 0;
+        int all = 0;
+        for (int i = 0; i < histogram.length; i++) {
+            all += histogram[i];
+            most = histogram[i] > histogram[most] ? i : most;
+        }
+        int near = 0;
+        for (int i = Math.max(0, most - GREY_LEVELS); i <= Math.min(histogram.length - 1, most + GREY_LEVELS); i++) {
+            near += histogram[i];
+        }
+        return all - near;
+    }
+
     /** The same picture, its left side up; a place (x, y) of it lies at (y, height − x) of this one. Nothing is copied. */
     Raster onItsSide() {
         int origin = (height - 1) * rowStride;
-        return new Raster(height, width, data, pixelStride, -rowStride, red + origin, green + origin, blue + origin);
+        Raster side =
+                new Raster(height, width, data, pixelStride, -rowStride, red + origin, green + origin, blue + origin);
+        side.grey = grey;
+        return side;
     }
 
     /** Mean of {@code factor} × {@code factor} pixels for each pixel; itself when the factor is 1. */
@@ -80,7 +126,9 @@ public final class Raster {
         int h = Math.max(1, height / factor);
         byte[] out = new byte[w * h * 3];
         IntStream.range(0, h).parallel().forEach(y -> reduceRow(y, w, factor, out));
-        return new Raster(w, h, out, w * 3, 3, 0, 1, 2);
+        Raster less = new Raster(w, h, out, w * 3, 3, 0, 1, 2);
+        less.grey = grey;
+        return less;
     }
 
     private void reduceRow(int y, int w, int factor, byte[] out) {

@@ -8,8 +8,16 @@ public final class SheetNotFound extends Exception {
         NOTHING_PRINTED,
         /** There is ink, but not where the layout has its blocks. */
         NO_FIT,
-        /** The pattern could lie one nozzle further just as well. */
+        /** The sheet was found, and dashes on it that this layout does not have. */
+        WRONG_LAYOUT,
+        /** The pattern could lie one nozzle, or one block, further just as well. */
         AMBIGUOUS,
+        /** It could as well lie the other way up. */
+        EITHER_WAY_UP,
+        /** A block lies outside the picture, wholly or in part. */
+        OFF_PICTURE,
+        /** The sheet is bent, or the lens bends it, by more than can be followed. */
+        BENT,
         /** Too few pixels for the dashes of this layout. */
         TOO_COARSE,
         /** Corners placed by hand cross each other or lie on a line. */

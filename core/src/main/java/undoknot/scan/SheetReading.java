@@ -30,9 +30,17 @@ public record SheetReading(Map<String, ChannelReading> channels, Fit fit) {
      * @param corners corners of the sheet in the picture, pixels, clockwise from the sheet's own top left
      * @param pixelsPerMm resolution of the picture on the sheet
      * @param cover share of the ink in the blocks that lies on a dash of the layout
-     * @param plane from millimetres on the sheet to pixels
+     * @param warp from millimetres on the sheet to pixels
+     * @param grey whether the picture has no colour, so that channels are told by their place alone
      */
-    public record Fit(How how, double residualMm, List<Point> corners, double pixelsPerMm, double cover, Plane plane) {}
+    public record Fit(
+            How how,
+            double residualMm,
+            List<Point> corners,
+            double pixelsPerMm,
+            double cover,
+            Warp warp,
+            boolean grey) {}
 
     /**
      * @param nozzles nozzle 1 first
@@ -40,8 +48,11 @@ public record SheetReading(Map<String, ChannelReading> channels, Fit fit) {
      * @param usualFromOthers whether the channel has too few dashes of its own, so that the other channels' told how
      *     dark a dash should be
      * @param foreign nozzles at which another channel's ink was seen
+     * @param printsAs the channel whose ink all of its dashes have instead of their own, empty when that is not known, or
+     *     null when they have their own
      */
-    public record ChannelReading(List<NozzleReading> nozzles, double noise, boolean usualFromOthers, int foreign) {
+    public record ChannelReading(
+            List<NozzleReading> nozzles, double noise, boolean usualFromOthers, int foreign, String printsAs) {
         public ChannelReading {
             nozzles = List.copyOf(nozzles);
         }

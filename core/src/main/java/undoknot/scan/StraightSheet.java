@@ -10,11 +10,11 @@ public final class StraightSheet {
     private StraightSheet() {}
 
     /**
-     * @param plane from millimetres on the sheet to pixels of the picture
+     * @param warp from millimetres on the sheet to pixels of the picture
      * @param perMm pixels a millimetre of the result
      * @return an image of {@code widthMm × perMm} by {@code heightMm × perMm} pixels; grey where the picture ends
      */
-    public static BufferedImage of(Raster picture, Plane plane, double widthMm, double heightMm, double perMm) {
+    public static BufferedImage of(Raster picture, Warp warp, double widthMm, double heightMm, double perMm) {
         int width = (int) Math.round(widthMm * perMm);
         int height = (int) Math.round(heightMm * perMm);
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
@@ -22,7 +22,7 @@ public final class StraightSheet {
         IntStream.range(0, height).parallel().forEach(y -> {
             float[] rgb = new float[3];
             for (int x = 0; x < width; x++) {
-                Point p = plane.toPicture((x + 0.5) / perMm, (y + 0.5) / perMm);
+                Point p = warp.toPicture((x + 0.5) / perMm, (y + 0.5) / perMm);
                 boolean inside = picture.sample(p.x(), p.y(), rgb, 0);
                 int at = (y * width + x) * 3;
                 for (int k = 0; k < 3; k++) {

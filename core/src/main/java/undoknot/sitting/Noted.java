@@ -13,10 +13,15 @@ import java.util.Map;
  * @param answers to what its method is asked; what nobody said is left out
  * @param parts done with it
  * @param turns of a rinse, in order
+ * @param pass of an alignment; null for other work
  */
-public record Noted(Map<Asked, BigDecimal> answers, List<PartWork> parts, List<Turn> turns) {
+public record Noted(Map<Asked, BigDecimal> answers, List<PartWork> parts, List<Turn> turns, AlignmentPass pass) {
 
     public static final Noted NOTHING = new Noted(Map.of(), List.of(), List.of());
+
+    public Noted(Map<Asked, BigDecimal> answers, List<PartWork> parts, List<Turn> turns) {
+        this(answers, parts, turns, null);
+    }
 
     public Noted {
         Map<Asked, BigDecimal> inOrder = new EnumMap<>(Asked.class);
@@ -47,6 +52,6 @@ public record Noted(Map<Asked, BigDecimal> answers, List<PartWork> parts, List<T
         } else {
             next.add(turn);
         }
-        return new Noted(answers, parts, next);
+        return new Noted(answers, parts, next, pass);
     }
 }

@@ -75,6 +75,8 @@ public record Gate(
         SPILL_NOT_WIPED(Weight.REFUSED),
         STILL_EVAPORATING(Weight.REFUSED),
         COVERS_NOT_AIRED(Weight.REFUSED),
+        CABLE_NOT_BACK(Weight.REFUSED),
+        STILL_LAID_IN(Weight.REFUSED),
         NO_POWER_NOW(Weight.NEEDS_LEAD),
         NO_CYCLES_NOW(Weight.NEEDS_REASON),
         NO_STRONG_CYCLES_NOW(Weight.NEEDS_REASON),

@@ -54,7 +54,9 @@ public final class Gates {
             NoPower.NOT_LOOKED, Code.CONTACTS_NOT_LOOKED,
             NoPower.SPILL, Code.SPILL_NOT_WIPED,
             NoPower.EVAPORATING, Code.STILL_EVAPORATING,
-            NoPower.COVERS_OPEN, Code.COVERS_NOT_AIRED);
+            NoPower.COVERS_OPEN, Code.COVERS_NOT_AIRED,
+            NoPower.CABLE_OFF, Code.CABLE_NOT_BACK,
+            NoPower.LAID_IN, Code.STILL_LAID_IN);
 
     /** The entry that a limit of the family is about, where it is not the method itself. */
     private static final Map<Code, String> FIELDS = Map.of(Code.NO_PUSH, "strokes", Code.NO_SUBMERGE, "place");

@@ -251,6 +251,11 @@ public enum Method {
         };
     }
 
+    /** Whether it changes nothing that a nozzle check shows: no check has to follow it. */
+    public boolean isBesideNozzles() {
+        return this == ALIGN || this == STRIP || this == UNDERSIDE;
+    }
+
     /** Whether it wets the face alone. */
     public boolean wetsFace() {
         return MethodOnHead.of(this).wetsFace();

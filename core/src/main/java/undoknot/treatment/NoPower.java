@@ -12,5 +12,9 @@ public enum NoPower {
     /** Contacts cleaned with a volatile fluid: it evaporates first. */
     EVAPORATING,
     /** A pad wet with a volatile fluid was taken out: covers stay open first. */
-    COVERS_OPEN
+    COVERS_OPEN,
+    /** A ribbon or a cable is off. */
+    CABLE_OFF,
+    /** Something that was laid into the machine is still in it. */
+    LAID_IN
 }

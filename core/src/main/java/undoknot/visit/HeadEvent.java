@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Objects;
 import undoknot.treatment.Method;
+import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
 import undoknot.treatment.Wet;
 
@@ -43,6 +44,22 @@ public sealed interface HeadEvent {
 
     /** Contacts cleaned with a volatile fluid in the course of a look. */
     record ContactsCleaned(Instant at) implements HeadEvent {}
+
+    /**
+     * Something came off, or was laid in, that must be back, or out, before there is power.
+     *
+     * @param part its key
+     */
+    record PartOff(Instant at, String part, NoPower reason) implements HeadEvent {
+        public PartOff {
+            Objects.requireNonNull(at, "at");
+            Objects.requireNonNull(part, "part");
+            Objects.requireNonNull(reason, "reason");
+        }
+    }
+
+    /** It is back, or out. */
+    record PartBack(Instant at, String part) implements HeadEvent {}
 
     /**
      * @param wet how far, for a hold; otherwise null

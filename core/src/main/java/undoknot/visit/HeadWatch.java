@@ -4,7 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import undoknot.head.Construction;
 import undoknot.practice.HouseRules;
 import undoknot.treatment.DryHold;
@@ -38,6 +40,7 @@ public final class HeadWatch {
     private Instant coversSince;
     private Instant uncappedSince;
     private boolean moistNow;
+    private final Map<String, HeadEvent.PartOff> partsOff = new LinkedHashMap<>();
 
     private HeadWatch(Construction construction, HouseRules house, Instant now) {
         this.construction = construction;
@@ -69,6 +72,10 @@ public final class HeadWatch {
             layPad(event.at(), false);
         } else if (event instanceof HeadEvent.ContactsCleaned) {
             evaporates(event.at());
+        } else if (event instanceof HeadEvent.PartOff off) {
+            partsOff.put(off.part(), off);
+        } else if (event instanceof HeadEvent.PartBack back) {
+            partsOff.remove(back.part());
         } else if (event instanceof HeadEvent.Entered entered) {
             entered(entered);
         }
@@ -197,6 +204,12 @@ public final class HeadWatch {
         Instant covers = coversSince == null ? null : coversSince.plus(DryHold.EVAPORATES);
         if (covers != null && covers.isAfter(now)) {
             kept.add(new Kept(NoPower.COVERS_OPEN, coversSince, covers));
+        }
+        for (NoPower reason : List.of(NoPower.CABLE_OFF, NoPower.LAID_IN)) {
+            partsOff.values().stream()
+                    .filter(off -> off.reason() == reason)
+                    .findFirst()
+                    .ifPresent(off -> kept.add(new Kept(reason, off.at(), null)));
         }
         Instant dry = driesSince(wet);
         return new HeadNow(site, kept, wet, dry, dry == null ? null : dry.plus(uncappedAtMost));

@@ -15,10 +15,10 @@ final class MendedLooks {
             case STATION -> EnumSet.of(Look.STATION);
             case WIPE, PAD, VAPOUR -> EnumSet.of(Look.FACE);
             case PURGE, DRAW_IN -> EnumSet.of(Look.AIR);
-            case CARTRIDGE -> EnumSet.of(Look.INK_LEVEL, Look.SEAT);
-            case DAMPER -> EnumSet.of(Look.DAMPER, Look.AIR);
-            case LINE, SYSTEM -> EnumSet.of(Look.LINE, Look.DAMPER, Look.AIR);
-            case UNDERSIDE -> EnumSet.of(Look.UNDERSIDE);
+            case CARTRIDGE -> EnumSet.of(Look.INK_LEVEL, Look.SEAT, Look.PAGE_TO_PLACE, Look.LONG_PRINT);
+            case DAMPER -> EnumSet.of(Look.DAMPER, Look.AIR, Look.PAGE_TO_PLACE, Look.LONG_PRINT);
+            case LINE, SYSTEM -> EnumSet.of(Look.LINE, Look.DAMPER, Look.AIR, Look.PAGE_TO_PLACE, Look.LONG_PRINT);
+            case UNDERSIDE -> EnumSet.of(Look.UNDERSIDE, Look.CLEAN_PAGE);
             case RESEAT -> EnumSet.of(Look.CONTACTS, Look.RECOGNITION, Look.ERRORS, Look.INK_AT_ALL);
             case STRIP -> EnumSet.of(Look.ENCODER);
             case FLUSH, WARM, PORT_SOAK, TRAY_SOAK, RINSE, BATH, STEAM, DRAW_BACK -> EnumSet.of(Look.DROP_TEST);

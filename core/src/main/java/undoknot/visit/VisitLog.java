@@ -368,7 +368,7 @@ public record VisitLog(Family family, JobClass jobClass, List<Observation> told,
     }
 
     /** Channels that a symptom was told of; every channel where none was named. */
-    private List<String> suspected() {
+    public List<String> suspected() {
         List<String> all =
                 family.channels().stream().map(channel -> channel.code()).toList();
         List<String> named = all.stream()

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static undoknot.observation.Sign.*;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,12 +13,20 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.advice.Advice.Act;
 import undoknot.advice.Advice.Rule;
+import undoknot.head.Construction;
+import undoknot.head.Machine;
+import undoknot.head.StarterFamilies;
+import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.NozzleState;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.observation.Symptom;
+import undoknot.sitting.AlignmentPass;
+import undoknot.sitting.Noted;
 import undoknot.treatment.Method;
+import undoknot.treatment.Site;
 import undoknot.treatment.Treatment.Resistance;
+import undoknot.visit.HeadNow;
 
 /** What must be explained, seen or read once more before a head counts as finished (handbook 5, 6 and 13, rules 0 and 1). */
 class FinishingTest {
@@ -277,5 +286,95 @@ class FinishingTest {
         Advice advice = first(visit);
         assertThat(advice.method()).isEqualTo(Method.FLUSH);
         assertThat(advice.channels()).containsExactlyInAnyOrder("K", "C", "M", "Y", "LC", "LM");
+    }
+
+    /** Out, flushed, back in: it takes ink first, is checked, prints a page, is checked again, and is aligned (handbook 14). */
+    @Test
+    void a_head_that_was_out_is_primed_checked_and_aligned_before_it_goes() {
+        WrittenVisit visit = new WrittenVisit("ORSEL-D6")
+                .scattered("C", 6, 0)
+                .check()
+                .moved(Site.ON_BENCH)
+                .flush(Resistance.FREE, "C")
+                .moved(Site.IN_CARRIAGE);
+        assertThat(first(visit).rule()).isEqualTo(Rule.PRIME_FIRST);
+        assertThat(first(visit).method()).isEqualTo(Method.CYCLE);
+        assertThat(first(visit).channels()).containsExactly("C");
+        visit.cycle("C");
+        assertThat(first(visit).rule()).isEqualTo(Rule.CHECK_AGAIN);
+        visit.clear("C").check().found(STATION_CLEAN, null).page();
+        assertThat(first(visit).rule()).isEqualTo(Rule.CHECK_AGAIN);
+        visit.check();
+        assertThat(first(visit).rule()).isEqualTo(Rule.ALIGN_HEAD);
+        pass(visit, "5 8 5 5");
+        assertThat(first(visit).rule()).isEqualTo(Rule.ALIGN_HEAD);
+        pass(visit, "5 5 5 5");
+        assertThat(first(visit).rule()).isEqualTo(Rule.ALIGN_STRIP);
+        assertThat(first(visit).method()).isEqualTo(Method.STRIP);
+        visit.hands(Method.STRIP);
+        pass(visit, "8 5 5 5");
+        pass(visit, "5 5 5 5");
+        assertThat(first(visit).rule()).isEqualTo(Rule.ALIGN_STANDS);
+        pass(visit, "5 5 5 6");
+        assertThat(first(visit).act()).as("no check is asked again after it").isEqualTo(Act.FINISH);
+    }
+
+    private static void pass(WrittenVisit visit, String steps) {
+        List<Integer> best = Stream.of(steps.split(" ")).map(Integer::valueOf).toList();
+        visit.hands(
+                Method.ALIGN,
+                new Noted(
+                        Map.of(),
+                        List.of(),
+                        List.of(),
+                        new AlignmentPass(new Machine.Alignment(4, 1, 9, 5, false), best, false)));
+    }
+
+    /** A metering valve is primed by syringe, and before the refit, once its stream is whole. */
+    @Test
+    void a_metered_head_is_primed_on_the_bench() {
+        WrittenVisit visit = new WrittenVisit(StarterFamilies.ALL.stream()
+                .filter(f -> f.construction() == Construction.METERED_PIEZO)
+                .findFirst()
+                .map(WrittenVisit::takesPush)
+                .orElseThrow());
+        visit.check().moved(Site.ON_BENCH).flush(Resistance.FREE, "C");
+        visit.head(new HeadNow(Site.ON_BENCH, List.of(), List.of(), null, null));
+        assertThat(first(visit).act()).isEqualTo(Act.CHECK);
+        visit.coarse(new CoarseReading(
+                CoarseReading.Kind.STREAM,
+                Map.of("C", new CoarseReading.Line(CoarseReading.Level.STREAM_WHOLE, null))));
+        assertThat(first(visit).rule()).isEqualTo(Rule.PRIME_FIRST);
+        assertThat(first(visit).method()).isEqualTo(Method.PRIME);
+    }
+
+    /** What passes once and fails after a page goes back into the course. */
+    @Test
+    void what_fails_after_the_page_is_not_finished() {
+        WrittenVisit visit = saved().page().scattered("C", 12, 0).check();
+        assertThat(first(visit).act()).isNotEqualTo(Act.FINISH);
+        assertThat(visit.judge().advice().first().channels()).contains("C");
+    }
+
+    /** Starves down the sheet: a page to its foot at the end; one that fails goes back to the supply, then elsewhere. */
+    @Test
+    void a_page_that_fails_goes_back_to_the_supply() {
+        WrittenVisit visit = new WrittenVisit("HULVER-W8")
+                .told(3, Symptom.STARVES_DOWN_THE_SHEET)
+                .told(TOLD_IN_CHANNEL, "C")
+                .check()
+                .hands(Method.CARTRIDGE, "C")
+                .check()
+                .found(STATION_CLEAN, null)
+                .page()
+                .check();
+        assertThat(first(visit).rule()).isEqualTo(Rule.PROOF);
+        assertThat(first(visit).look()).isEqualTo(Look.PAGE_TO_PLACE);
+        visit.found(PAGE_FAILS, null);
+        assertThat(first(visit).rule()).isEqualTo(Rule.PROOF_FAILED);
+        assertThat(first(visit).method()).isEqualTo(Method.DAMPER);
+        assertThat(first(visit).channels()).containsExactly("C");
+        visit.found(PAGE_REACHES, null);
+        assertThat(first(visit).act()).isEqualTo(Act.FINISH);
     }
 }

@@ -235,6 +235,9 @@ class NextStepTest {
         "IN_CARRIAGE, HOLD EVAPORATING,          WAIT_HOLD",
         "IN_CARRIAGE, EVAPORATING,               WAIT_EVAPORATE",
         "IN_CARRIAGE, COVERS_OPEN,               WAIT_EVAPORATE",
+        "IN_CARRIAGE, HOLD CABLE_OFF,            WAIT_HOLD",
+        "IN_CARRIAGE, CABLE_OFF,                 REFIT",
+        "IN_CARRIAGE, LAID_IN,                   REFIT",
         "ON_BENCH,    '',                        REFIT",
         "IN_CARRIAGE, '',                        CHECK_AGAIN",
     })
@@ -286,5 +289,33 @@ class NextStepTest {
         assertThat(visit.moved(Site.IN_CARRIAGE).judge().advice().first().rule())
                 .isEqualTo(Advice.Rule.CHECK_AFTER_REFIT);
         assertThat(visit.check().judge().advice().first().act()).isNotEqualTo(Advice.Act.CHECK);
+    }
+
+    /** What came off goes back before the machine runs, and before anybody calls it finished (handbook 14). */
+    @ParameterizedTest
+    @CsvSource({"false, CHECK_AGAIN", "true, REFIT"})
+    void parts_that_are_off_come_before_the_check(boolean off, Action expected) {
+        Advice check =
+                dried().check().flush(Resistance.FREE, "C").judge().advice().first();
+        NextStep next =
+                NextStep.of(false, List.of(), null, kept(Site.IN_CARRIAGE), off, () -> check, WrittenVisit.HELD_FROM);
+        assertThat(next.action()).isEqualTo(expected);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"false, RETURN", "true, REFIT"})
+    void nothing_is_finished_while_a_part_is_off(boolean off, Action expected) {
+        Advice finish = Advice.to(
+                Advice.Rule.ACCEPTED,
+                Advice.Act.FINISH,
+                null,
+                List.of(),
+                java.util.Map.of(),
+                List.of(),
+                List.of(),
+                null);
+        NextStep next =
+                NextStep.of(false, List.of(), null, kept(Site.IN_CARRIAGE), off, () -> finish, WrittenVisit.HELD_FROM);
+        assertThat(next.action()).isEqualTo(expected);
     }
 }

@@ -58,10 +58,34 @@ class OutcomeTest {
         "CHECKED, NOT_MET, false, true, NOT_ACCEPTED",
         "LEFT_UNFINISHED, , false, false, ",
         "RECOVERED, MET, false, true, ",
+        "FAULT_MENDED, MET, false, true, ",
+        "FAULT_MENDED, NOT_MET, false, true, NOT_ACCEPTED",
     })
     void a_claim_is_held_against_what_there_is_to_show(
             Outcome outcome, Verdict verdict, boolean stream, boolean steps, Outcome.Doubt doubt) {
         assertThat(outcome.doubt(new Outcome.Shown(verdict, null, stream, steps))
+                        .orElse(null))
+                .isEqualTo(doubt);
+    }
+
+    /** What a good last reading does not show (handbook 13, rule 0, and 14). */
+    @ParameterizedTest
+    @CsvSource({
+        "RECOVERED,        true,  false, false, WORK_UNCHECKED",
+        "RECOVERED,        false, true,  false, NOT_PROVEN",
+        "RECOVERED,        false, false, true,  ALIGNMENT_OPEN",
+        "RECOVERED,        true,  true,  true,  WORK_UNCHECKED",
+        "FAULT_MENDED,     false, true,  false, NOT_PROVEN",
+        "CHANGED_OVER,     true,  false, false, WORK_UNCHECKED",
+        "CHECKED,          false, true,  false, NOT_PROVEN",
+        "READY_TO_REFIT,   true,  false, false, WORK_UNCHECKED",
+        "READY_TO_REFIT,   false, true,  true,  ",
+        "STORED_CLEAN,     true,  true,  true,  ",
+        "LEFT_UNFINISHED,  true,  true,  true,  ",
+    })
+    void what_is_open_is_named_before_it_goes(
+            Outcome outcome, boolean unchecked, boolean unproven, boolean alignment, Outcome.Doubt doubt) {
+        assertThat(outcome.doubt(new Outcome.Shown(Verdict.MET, null, true, true, unchecked, unproven, alignment))
                         .orElse(null))
                 .isEqualTo(doubt);
     }

@@ -25,7 +25,8 @@ class StraightSheetTest {
         g.dispose();
         List<Point> sheet = List.of(new Point(0, 0), new Point(20, 0), new Point(20, 10), new Point(0, 10));
         List<Point> lies = List.of(new Point(230, 130), new Point(30, 130), new Point(30, 30), new Point(230, 30));
-        BufferedImage straight = StraightSheet.of(Raster.of(picture), Plane.through(sheet, lies), 20, 10, 4);
+        BufferedImage straight =
+                StraightSheet.of(Raster.of(picture), Warp.flat(Plane.through(sheet, lies), 20, 10), 20, 10, 4);
         assertThat(straight.getWidth()).isEqualTo(80);
         assertThat(straight.getHeight()).isEqualTo(40);
         assertThat(new Color(straight.getRGB(75, 35))).isEqualTo(Color.RED);
@@ -37,7 +38,7 @@ class StraightSheetTest {
     void beyond_the_picture_it_is_grey() {
         BufferedImage picture = new BufferedImage(40, 40, BufferedImage.TYPE_3BYTE_BGR);
         Plane plane = Plane.of(4, 0, 0, 0, 4, 0, 0, 0, 1);
-        BufferedImage straight = StraightSheet.of(Raster.of(picture), plane, 20, 10, 4);
+        BufferedImage straight = StraightSheet.of(Raster.of(picture), Warp.flat(plane, 20, 10), 20, 10, 4);
         assertThat(new Color(straight.getRGB(70, 10))).isEqualTo(new Color(128, 128, 128));
         assertThat(new Color(straight.getRGB(10, 10))).isEqualTo(Color.BLACK);
     }

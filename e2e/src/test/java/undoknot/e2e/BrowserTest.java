@@ -27,7 +27,7 @@ abstract class BrowserTest {
 
     static final String PASSWORD = "quay-lantern";
 
-    private static final double PATIENCE_MS = 15_000;
+    private static final double PATIENCE_MS = 60_000;
 
     final Shop shop = Shop.open();
     private final List<BrowserContext> contexts = new ArrayList<>();
@@ -35,7 +35,8 @@ abstract class BrowserTest {
     Page page;
 
     static {
-        // A busy machine with two cores may need longer than the five seconds that are usual.
+        // Five seconds are usual. A sheet printed, scanned and read on a busy machine with two cores takes up to half a
+        // minute.
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     }
 
@@ -74,6 +75,14 @@ abstract class BrowserTest {
         at.getByLabel("Password").fill(PASSWORD);
         button(at, "Sign in").click();
         assertThat(heading(at, "The bench")).isVisible();
+    }
+
+    /** Says of everything that is asked about a scan that somebody looked. */
+    static void lookFirst(Page at) {
+        Locator asked = at.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Look at it first"));
+        for (Locator tick : asked.getByRole(AriaRole.CHECKBOX).all()) {
+            tick.check();
+        }
     }
 
     static Locator button(Page at, String name) {
@@ -152,7 +161,9 @@ abstract class BrowserTest {
                 "nozzle_check.taken_at",
                 "finding.found_at",
                 "step_clock.started_at",
-                "step_clock.stopped_at")) {
+                "step_clock.stopped_at",
+                "off_part.off_at",
+                "off_part.back_at")) {
             String[] part = column.split("\\.");
             shop.jdbc.update(
                     "update " + part[0] + " set " + part[1] + " = " + part[1] + " - interval ? hour where visit_id = ?",
@@ -201,6 +212,9 @@ abstract class BrowserTest {
         return takeIn(at, customer, family, "Gaps in one colour");
     }
 
+    private static final Map<String, String> SYMPTOMS =
+            Map.of("Gaps in several", "GAPS_SEVERAL", "Smears", "SMEARS", "Starves", "STARVES_DOWN_THE_SHEET");
+
     /** Takes a head in the way a screen sends it, for walks that are about something else. */
     String takeIn(Page at, String customer, String family, String symptom) {
         Family starter = StarterFamilies.ALL.stream()
@@ -228,7 +242,7 @@ abstract class BrowserTest {
                                         "makersOwn",
                                         true))
                                 .toList()),
-                Map.entry("symptoms", List.of(symptom.equals("Gaps in several") ? "GAPS_SEVERAL" : "GAPS_ONE_COLOUR")),
+                Map.entry("symptoms", List.of(SYMPTOMS.getOrDefault(symptom, "GAPS_ONE_COLOUR"))),
                 Map.entry("everNonFood", "YES"),
                 Map.entry("jobClass", "GENERAL"),
                 Map.entry("promisedOn", java.time.LocalDate.now().plusDays(4).toString()));

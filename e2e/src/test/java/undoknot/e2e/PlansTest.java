@@ -183,12 +183,17 @@ class PlansTest extends BrowserTest {
         assertThat(attempt("No attempt is left")).isVisible();
     }
 
+    /** A page loaded anew in the same moment would not wait for a choice to be kept. */
+    private void inUnit(String unit) {
+        page.waitForResponse("**/api/session/units", () -> button(page, unit).click());
+    }
+
     @Test
     void a_person_sees_the_units_of_their_choice_everywhere() {
         page.navigate(shop.address + "/sums/SYRINGE");
-        button(page, "psi").click();
-        button(page, "fl oz").click();
-        button(page, "°F").click();
+        inUnit("psi");
+        inUnit("fl oz");
+        inUnit("°F");
         assertThat(page.getByLabel("Limit of the family")).hasValue("5.802");
         assertThat(page.getByText(Pattern.compile("^Pressure of the syringe 8.78 psi$")))
                 .isVisible();

@@ -76,6 +76,7 @@ class ReadScanTest extends BrowserTest {
     }
 
     private void accept(int number) {
+        lookFirst(page);
         button(page, "Accept as check " + number).click();
         page.waitForURL(Pattern.compile("/visits/[^/]+$"));
     }
@@ -154,23 +155,33 @@ class ReadScanTest extends BrowserTest {
         Strokes strokes = new StandInHead(FAMILY, List.of(), 3).print();
         CheckLayout unmarked = new CheckLayout(
                 LAYOUT.name(), LAYOUT.family(), LAYOUT.widthMm(), LAYOUT.heightMm(), null, LAYOUT.blocks());
-        // Lying on its side and without marks: the reader says that it cannot find the sheet.
-        var image =
-                StandInPrinter.print(unmarked, strokes, Scanning.CLEAN.dpi(150).turned(90, false), 4);
+        // White on a white table, without marks and without colour: where it lies is anybody's guess.
+        var sheet =
+                StandInPrinter.print(unmarked, strokes, Scanning.CLEAN.dpi(150).grey(), 4);
+        int border = 600;
+        var image = new java.awt.image.BufferedImage(
+                sheet.getWidth() + 2 * border, sheet.getHeight() + 2 * border, sheet.getType());
+        var g = image.createGraphics();
+        g.setColor(java.awt.Color.WHITE);
+        g.fillRect(0, 0, image.getWidth(), image.getHeight());
+        g.drawImage(sheet, border, border, null);
+        g.dispose();
         var png = new java.io.ByteArrayOutputStream();
         javax.imageio.ImageIO.write(image, "png", png);
         page.navigate(shop.address + "/visits/" + visit + "/read");
-        page.getByLabel("Scan file").setInputFiles(new FilePayload("lying.png", "image/png", png.toByteArray()));
-        assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("The sheet was not found");
-        // The handles begin a little inside the picture; the picture has a border of a fiftieth around the sheet.
-        button(page, "Turn the numbers by one corner").click();
-        for (String corner :
-                List.of("Top left corner", "Top right corner", "Bottom right corner", "Bottom left corner")) {
-            place(corner, image.getWidth(), image.getHeight());
-        }
+        page.getByLabel("Scan file").setInputFiles(new FilePayload("grey.png", "image/png", png.toByteArray()));
+        assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("The sheet was not read");
+        Assertions.assertEquals(SIDE, image.getHeight());
+        int right = border + sheet.getWidth();
+        int bottom = border + sheet.getHeight();
+        place("Top left corner", border, border);
+        place("Top right corner", right, border);
+        place("Bottom right corner", right, bottom);
+        place("Bottom left corner", border, bottom);
         button(page, "Read with these corners").click();
         assertThat(heading(page, "Totals")).isVisible();
         assertThat(page.getByText("corners placed by hand")).isVisible();
+        assertThat(page.getByText("Scanned in grey")).isVisible();
         // Every nozzle of this head fires; placed wrongly, most dashes would be missing.
         // A corner lies up to half a pixel off, which leaves a nozzle or two unsure, and no more than that.
         for (String colour : List.of("Cyan", "Magenta", "Yellow")) {
@@ -178,15 +189,16 @@ class ReadScanTest extends BrowserTest {
         }
     }
 
-    /** Moves a corner by its keys near to the sheet's real corner, which lies 2/104 of the side inside the picture. */
-    private void place(String corner, int width, int height) {
+    /** Longer side of the picture whose corners are placed: the shift key moves by a hundredth of it. */
+    private static final int SIDE = 2954;
+
+    /** Moves a corner by its keys to a place of the picture, pixels. */
+    private void place(String corner, int x, int y) {
         Locator handle = page.getByLabel(corner, new Page.GetByLabelOptions().setExact(true));
         handle.focus();
         Matcher now = Pattern.compile("(\\d+), (\\d+)").matcher(handle.getAttribute("aria-valuetext"));
         Assertions.assertTrue(now.find());
-        double x = Integer.parseInt(now.group(1)) < width / 2 ? width * 0.02 / 1.04 : width - width * 0.02 / 1.04;
-        double y = Integer.parseInt(now.group(2)) < height / 2 ? height * 0.02 / 1.04 : height - height * 0.02 / 1.04;
-        double far = Math.max(width, height) / 100.0;
+        double far = SIDE / 100.0;
         step(handle, x - Integer.parseInt(now.group(1)), far, "ArrowRight", "ArrowLeft");
         step(handle, y - Integer.parseInt(now.group(2)), far, "ArrowDown", "ArrowUp");
     }

@@ -58,7 +58,8 @@ class ScreenshotsTest extends BrowserTest {
         shoot(page, "check");
         Files.delete(FOLDER.resolve("check-empty.png"));
         button(page, "Throw it away").click();
-        take(page, of("TT4-30066") + "/compare", "compare");
+        take(page, of("VB3-10027") + "/parts", "off-and-back");
+        take(page, of("VB3-09941") + "/align", "align");
         take(page, of("VB3-10385") + "/attempt/flush", "flush-sum");
         button(page, "Given, not timed").click();
         assertThat(page.getByText("Stroke 1: 3 mL not timed")).isVisible();
@@ -86,7 +87,6 @@ class ScreenshotsTest extends BrowserTest {
         assertThat(heading(page, "Totals")).isVisible();
         page.waitForLoadState(LoadState.NETWORKIDLE);
         shoot(page, "read");
-        take(page, shop.address + "/layouts", "layouts");
         page.navigate(shop.address + "/take-in");
         entry(page, "Serial").fill("OD6-48213");
         button(page, "Take this head").click();

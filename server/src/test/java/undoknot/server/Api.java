@@ -131,6 +131,18 @@ public class Api {
         }
     }
 
+    /** A photo as a bench takes it, larger than one that is kept. */
+    public static byte[] photo() {
+        var image = new java.awt.image.BufferedImage(3_000, 2_000, java.awt.image.BufferedImage.TYPE_3BYTE_BGR);
+        var file = new java.io.ByteArrayOutputStream();
+        try {
+            javax.imageio.ImageIO.write(image, "png", file);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        return file.toByteArray();
+    }
+
     /** A take-in that is right as it stands; tests change what they are about. */
     public ObjectNode intake(String family, String... channels) {
         List<Map<String, Object>> ports = java.util.Arrays.stream(channels)

@@ -21,6 +21,27 @@ public final class Scanning implements Cloneable {
     private double feedMm = 0.1;
     private int strayInk;
     private boolean onDark;
+    private boolean grey;
+    private double lens;
+    private double bowMm;
+    private double crumpleMm;
+    private double motionPx;
+    private double glare;
+    private double warmth;
+    private int stains;
+    private int handwriting;
+    private int showThrough;
+    private double cutAtMm;
+    private Table table = Table.PLAIN;
+    private int carriageDirt;
+    private double banding;
+
+    /** What a photographed sheet lies on. */
+    public enum Table {
+        PLAIN,
+        CHEQUERED,
+        WOOD
+    }
 
     private Scanning() {}
 
@@ -101,6 +122,129 @@ public final class Scanning implements Cloneable {
         Scanning copy = copy();
         copy.feedMm = 0;
         return copy;
+    }
+
+    /** Taken without colour. */
+    public Scanning grey() {
+        Scanning copy = copy();
+        copy.grey = true;
+        return copy;
+    }
+
+    /** A lens that bends straight lines: what lies in the corners is moved by this share of its distance (barrel > 0). */
+    public Scanning lens(double share) {
+        Scanning copy = copy();
+        copy.lens = share;
+        return copy;
+    }
+
+    /** Paper that bows, or was crumpled and laid flat again: how far places move, mm. */
+    public Scanning bent(double bow, double crumple) {
+        Scanning copy = copy();
+        copy.bowMm = bow;
+        copy.crumpleMm = crumple;
+        return copy;
+    }
+
+    /** Moved by so many pixels while it was taken. */
+    public Scanning moved(double pixels) {
+        Scanning copy = copy();
+        copy.motionPx = pixels;
+        return copy;
+    }
+
+    /** Light of a lamp: a bright spot that washes out what lies under it (0 to 1), and a warm colour (0 to 1). */
+    public Scanning lamp(double spot, double warm) {
+        Scanning copy = copy();
+        copy.glare = spot;
+        copy.warmth = warm;
+        return copy;
+    }
+
+    /** What people do to a sheet: coffee rings, lines of handwriting, and print on the other side, by number. */
+    public Scanning used(int rings, int lines, int through) {
+        Scanning copy = copy();
+        copy.stains = rings;
+        copy.handwriting = lines;
+        copy.showThrough = through;
+        return copy;
+    }
+
+    /** Only so many millimetres of the sheet in the picture, from its upper edge. */
+    public Scanning cutAt(double mm) {
+        Scanning copy = copy();
+        copy.cutAtMm = mm;
+        return copy;
+    }
+
+    public Scanning on(Table what) {
+        Scanning copy = copy();
+        copy.table = what;
+        return copy;
+    }
+
+    /** What the carriage leaves: smears along its way, by number, and bands of more and less ink (0 to 1). */
+    public Scanning carriage(int smears, double bands) {
+        Scanning copy = copy();
+        copy.carriageDirt = smears;
+        copy.banding = bands;
+        return copy;
+    }
+
+    boolean isGrey() {
+        return grey;
+    }
+
+    double lens() {
+        return lens;
+    }
+
+    double bowMm() {
+        return bowMm;
+    }
+
+    double crumpleMm() {
+        return crumpleMm;
+    }
+
+    double motionPx() {
+        return motionPx;
+    }
+
+    double glare() {
+        return glare;
+    }
+
+    double warmth() {
+        return warmth;
+    }
+
+    int stains() {
+        return stains;
+    }
+
+    int handwriting() {
+        return handwriting;
+    }
+
+    int showThrough() {
+        return showThrough;
+    }
+
+    double cutAtMm() {
+        return cutAtMm;
+    }
+
+    Table table() {
+        return table;
+    }
+
+    int carriageDirt() {
+        return carriageDirt;
+    }
+
+    double banding() {
+        return banding;
     }
 
     int dpi() {

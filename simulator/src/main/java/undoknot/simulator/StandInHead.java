@@ -271,6 +271,11 @@ public final class StandInHead {
         return stands;
     }
 
+    /** Whether a page would run dry before its foot: the supply of a channel is narrowed, or it has none. */
+    boolean starves() {
+        return paths.values().stream().anyMatch(path -> path.narrowed > 0 || !path.ink);
+    }
+
     boolean carriageDirty() {
         return carriageDirty;
     }

@@ -46,6 +46,9 @@ final class StandInLooks {
             case DROP_TEST ->
                 path.openShare() > 0.9 ? DROPS_THROUGH : path.openShare() > 0.4 ? DROPS_SLOW : DROPS_BLOCKED;
             case CONTACTS -> head.contacts() && luck < 0.9 ? CONTACTS_DIRTY : CONTACTS_SOUND;
+            case PAGE_TO_PLACE -> head.starves() ? PAGE_FAILS : PAGE_REACHES;
+            case LONG_PRINT -> head.starves() ? LONG_PRINT_STOPPED : LONG_PRINT_HELD;
+            case CLEAN_PAGE -> head.carriageDirty() ? PAGE_DIRTY : PAGE_CLEAN;
             case COOL_DOWN -> path != null && luck < 0.2 ? COOL_RUNS : COOL_NO_CHANGE;
         };
     }

@@ -40,6 +40,7 @@ public final class StandInPrinter {
     private final Plane plane;
     private final int width;
     private final int height;
+    private final Spoiler spoiler;
 
     private StandInPrinter(CheckLayout layout, Scanning scanning, long seed) {
         this.layout = layout;
@@ -55,6 +56,7 @@ public final class StandInPrinter {
         this.width = (int) Math.round(perMm * (w * cos + h * sin) * (1 + 2 * room));
         this.height = (int) Math.round(perMm * (w * sin + h * cos) * (1 + 2 * room));
         this.plane = plane(turn);
+        this.spoiler = new Spoiler(layout, scanning, 31 * seed + 7, width, height, perMm);
     }
 
     /** The sheet's corners in the picture: turned about the middle, and drawn in on one side by the slant. */
@@ -93,8 +95,10 @@ public final class StandInPrinter {
         g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
         g.setColor(scanning.onDark() ? TABLE : LID);
         g.fillRect(0, 0, width, height);
+        spoiler.table(g);
         Color paper = Color.decode(scanning.tint() != null ? scanning.tint() : CheckLayout.Paper.WHITE.tone());
         fill(g, paper, 0, 0, layout.widthMm(), layout.heightMm());
+        spoiler.before(g, this::place);
         marks(g);
         note(g);
         double feedX = (2 * random.nextDouble() - 1) * scanning.feedMm();
@@ -113,15 +117,21 @@ public final class StandInPrinter {
         }
         for (Block block : layout.blocks()) {
             Stroke[] channel = strokes.channels().get(block.channel());
+            Color ink = Color.decode(layout.block(strokes.inks().getOrDefault(block.channel(), block.channel()))
+                    .orElse(block)
+                    .ink());
             for (int n = 1; channel != null && n <= channel.length; n++) {
-                dash(g, block, n, channel[n - 1], feedX, feedY);
+                dash(g, block, n, channel[n - 1], ink, feedX, feedY);
             }
         }
         smears(g);
         dirt(g);
+        spoiler.after(g, this::place);
         g.dispose();
+        spoiler.light(image);
         expose(image);
-        return scanning.jpegQuality() > 0 ? throughJpeg(image, scanning.jpegQuality()) : image;
+        BufferedImage taken = spoiler.taken(image);
+        return scanning.jpegQuality() > 0 ? throughJpeg(taken, scanning.jpegQuality()) : taken;
     }
 
     private void fill(Graphics2D g, Color colour, double x, double y, double w, double h) {
@@ -149,7 +159,7 @@ public final class StandInPrinter {
     }
 
     private Point2D place(double x, double y) {
-        Point p = plane.toPicture(x, y);
+        Point p = spoiler.seen(plane.toPicture(x + spoiler.bentX(x, y), y + spoiler.bentY(x, y)));
         return new Point2D.Double(p.x(), p.y());
     }
 
@@ -196,19 +206,20 @@ public final class StandInPrinter {
         turned.dispose();
     }
 
-    private void dash(Graphics2D g, Block block, int nozzle, Stroke stroke, double feedX, double feedY) {
+    private void dash(Graphics2D g, Block block, int nozzle, Stroke stroke, Color ink, double feedX, double feedY) {
         if (stroke.density() <= 0) {
             return;
         }
         boolean across = block.direction() == Direction.ACROSS;
         double u = block.startMm(nozzle) + 0.04 * random.nextGaussian();
         double v = block.lineMm(nozzle) + stroke.offsetSteps() * block.pitchMm() - LINE_MM / 2;
+        double length = block.dashMm() * Math.abs(stroke.length());
+        u += stroke.length() < 0 ? block.dashMm() - length : 0;
         double x = block.xMm() + feedX + (across ? u : v);
         double y = block.yMm() + feedY + (across ? v : u);
-        Color ink = Color.decode(block.ink());
-        double density = Math.min(1, stroke.density() * 0.94);
+        double density = Math.min(1, stroke.density() * spoiler.band(y) * 0.94);
         g.setColor(new Color(ink.getRed(), ink.getGreen(), ink.getBlue(), (int) Math.round(255 * density)));
-        g.fill(quad(x, y, across ? block.dashMm() : LINE_MM, across ? LINE_MM : block.dashMm()));
+        g.fill(quad(x, y, across ? length : LINE_MM, across ? LINE_MM : length));
     }
 
     private void smears(Graphics2D g) {

@@ -205,15 +205,6 @@ class ScanReaderTest {
     }
 
     @Test
-    void check_paper_with_nothing_printed_on_it_is_no_check_either() {
-        Map<String, Stroke[]> nothing = new LinkedHashMap<>();
-        BufferedImage paper = SmallSheet.print(SmallSheet.MARKED, new Strokes(nothing), PLAIN, 9);
-        assertThatThrownBy(() -> SmallSheet.read(paper, SmallSheet.MARKED))
-                .isInstanceOfSatisfying(
-                        SheetNotFound.class, e -> assertThat(e.why()).isEqualTo(SheetNotFound.Why.NOTHING_PRINTED));
-    }
-
-    @Test
     void another_printers_check_does_not_fit() {
         Family other = StarterFamilies.ALL.get(2);
         BufferedImage image =

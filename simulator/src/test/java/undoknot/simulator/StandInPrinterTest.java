@@ -103,9 +103,12 @@ class StandInPrinterTest {
         int whollyOut = (int) map.channels().values().stream()
                 .filter(c -> c.count(NozzleState.MISSING) == 80)
                 .count();
-        assertThat(whollyOut).isEqualTo(mix == StrokeMix.CHANNELS_OUT ? 1 : 0);
+        assertThat(whollyOut).isEqualTo(mix == StrokeMix.CHANNELS_OUT ? 1 : mix == StrokeMix.ONE_CHANNEL ? 2 : 0);
         if (mix == StrokeMix.PALE_HALF) {
             assertThat(map.channel("K").count(NozzleState.WEAK)).isGreaterThan(20);
+        }
+        if (mix == StrokeMix.CLOGGED) {
+            assertThat(map.count(NozzleState.WEAK)).isBetween(20, 60);
         }
         if (mix == StrokeMix.TOUCHING) {
             assertThat(map.count(NozzleState.DEFLECTED)).isGreaterThan(10);

@@ -21,8 +21,13 @@ public class AppUser {
     @Enumerated(EnumType.STRING)
     public Role role;
 
-    public int wrongTries;
-    public Instant lockedUntil;
+    /** By a lead; nobody gets in until a lead opens it. */
+    public boolean locked;
+
+    /** Of the code with which a password is chosen, once; null when none is out. */
+    public String codeHash;
+
+    public Instant codeUntil;
 
     /** Units that this person wants to see, as JSON; null for those of the shop. */
     public String units;

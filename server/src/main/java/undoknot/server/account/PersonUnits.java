@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import undoknot.server.problem.Refused;
 
 /** Which units each person wants to see. */
 @Component
@@ -28,7 +29,7 @@ class PersonUnits {
 
     @Transactional
     void keep(String name, Units units) {
-        AppUser user = users.lockByName(name).orElseThrow();
+        AppUser user = users.lockByName(name).orElseThrow(() -> Refused.notFound("account"));
         try {
             user.units = json.writeValueAsString(units);
         } catch (JsonProcessingException e) {

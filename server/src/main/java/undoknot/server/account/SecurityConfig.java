@@ -6,9 +6,11 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
@@ -27,12 +29,14 @@ import org.springframework.security.web.authentication.session.ChangeSessionIdAu
 import org.springframework.security.web.authentication.session.CompositeSessionAuthenticationStrategy;
 import org.springframework.security.web.authentication.session.SessionAuthenticationStrategy;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfAuthenticationStrategy;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.web.filter.OncePerRequestFilter;
 import undoknot.server.problem.Problems;
@@ -81,12 +85,27 @@ class SecurityConfig {
                 List.of(new ChangeSessionIdAuthenticationStrategy(), new CsrfAuthenticationStrategy(tokens)));
     }
 
+    /** What the firewall turns away, such as TRACE, is answered on the spot: an error page would be turned away again. */
+    @Bean
+    RequestRejectedHandler turnedAway(ObjectMapper json) {
+        return (request, response, cause) -> Problems.write(
+                response,
+                json,
+                Problems.of(
+                        HttpStatus.BAD_REQUEST,
+                        "bad-address",
+                        "This address cannot be answered. Go back to the bench."));
+    }
+
     @Bean
     SecurityFilterChain chain(
             HttpSecurity http,
             SecurityContextRepository contexts,
             CookieCsrfTokenRepository tokens,
             ObjectMapper json,
+            FirstCode firstCode,
+            Clock clock,
+            @Value("${undoknot.session-at-most}") Duration longest,
             @Value("${undoknot.demo}") boolean demo)
             throws Exception {
         http.securityContext(c -> c.securityContextRepository(contexts))
@@ -96,18 +115,23 @@ class SecurityConfig {
                 .csrf(c ->
                         c.csrfTokenRepository(tokens).csrfTokenRequestHandler(new CsrfTokenRequestAttributeHandler()))
                 .addFilterAfter(new OfferCsrfCookie(), CsrfFilter.class)
+                .addFilterBefore(new EndOldSessions(longest, clock), SecurityContextHolderFilter.class)
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
                         .frameOptions(f -> f.sameOrigin())
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(p -> p.policy("camera=(self), geolocation=(), microphone=()")))
                 .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
-                        .requestMatchers(HttpMethod.POST, "/api/session")
+                        .requestMatchers(HttpMethod.POST, "/api/session", "/api/session/first")
                         .permitAll()
                         .requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.DELETE, "/api/session")
                         .authenticated()
+                        .requestMatchers(HttpMethod.PUT, "/api/session/password")
+                        .authenticated()
+                        .requestMatchers("/api/accounts/**", "/api/accounts")
+                        .hasRole(Role.LEAD.name())
                         .requestMatchers(HttpMethod.GET, "/api/**", "/v3/**")
                         .authenticated()
                         .requestMatchers(
@@ -134,6 +158,9 @@ class SecurityConfig {
                             if (demo) {
                                 problem.setProperty("demoAccounts", DemoAccounts.NAMES);
                             }
+                            if (firstCode.isOut()) {
+                                problem.setProperty("empty", true);
+                            }
                             Problems.write(response, json, problem);
                         })
                         .accessDeniedHandler((request, response, cause) -> Problems.write(
@@ -158,6 +185,31 @@ class SecurityConfig {
                 throws ServletException, IOException {
             if (request.getAttribute(CsrfToken.class.getName()) instanceof CsrfToken token) {
                 token.getToken();
+            }
+            chain.doFilter(request, response);
+        }
+    }
+
+    /** However often a session is used, it ends some days after the sign-in. */
+    private static final class EndOldSessions extends OncePerRequestFilter {
+        private final Duration longest;
+        private final Clock clock;
+
+        EndOldSessions(Duration longest, Clock clock) {
+            this.longest = longest;
+            this.clock = clock;
+        }
+
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            boolean asksTheRecord = request.getRequestURI().startsWith("/api/");
+            HttpSession session = asksTheRecord ? request.getSession(false) : null;
+            if (session != null
+                    && clock.instant()
+                            .isAfter(Instant.ofEpochMilli(session.getCreationTime())
+                                    .plus(longest))) {
+                session.invalidate();
             }
             chain.doFilter(request, response);
         }

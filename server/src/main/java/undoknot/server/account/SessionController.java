@@ -5,8 +5,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
+import org.springframework.lang.Nullable;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.security.core.context.SecurityContext;
@@ -21,37 +21,81 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.problem.Refused;
+import undoknot.server.shop.Shops;
 
 /** Signing in and out. */
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
 
+    /** Wrong codes are counted like wrong tries of a name that nobody can have. */
+    private static final String FIRST = "(first account)";
+
     private final SignIn signIn;
     private final SecurityContextRepository contexts;
     private final SessionAuthenticationStrategy atSignIn;
-    private final String currency;
+    private final Shops shops;
     private final PersonUnits units;
+
+    private final Accounts accounts;
+    private final FirstCode firstCode;
+    private final WrongTries tries;
+    private final SignInLog log;
 
     SessionController(
             SignIn signIn,
             SecurityContextRepository contexts,
             SessionAuthenticationStrategy atSignIn,
-            @Value("${undoknot.currency}") String currency,
-            PersonUnits units) {
+            Shops shops,
+            PersonUnits units,
+            Accounts accounts,
+            FirstCode firstCode,
+            WrongTries tries,
+            SignInLog log) {
+        this.accounts = accounts;
+        this.firstCode = firstCode;
+        this.tries = tries;
+        this.log = log;
         this.signIn = signIn;
         this.contexts = contexts;
         this.atSignIn = atSignIn;
-        this.currency = currency;
+        this.shops = shops;
         this.units = units;
     }
 
+    /** @param chosen password chosen with a one-time code */
     record Credentials(
             @NotBlank(message = "Enter your name.") @Size(max = 60, message = "A name has at most 60 signs.")
             String name,
 
             @NotBlank(message = "Enter your password.") @Size(max = 200, message = "A password has at most 200 signs.")
+            String password,
+
+            @Nullable @Size(max = 200, message = "A password has at most 200 signs.")
+            String chosen) {}
+
+    /** @param code that the server printed at its console */
+    record FirstAccount(
+            @NotBlank(message = "Enter the code that the server printed.") @Size(max = 60)
+            String code,
+
+            @NotBlank(message = "Enter the name to sign in with.") @Size(max = 40, message = "Keep it to {max} signs.")
+            String name,
+
+            @NotBlank(message = "Enter your name as it stands on paper.")
+            @Size(max = 120, message = "Keep it to {max} signs.")
+            String displayName,
+
+            @NotBlank(message = "Choose a password.") @Size(max = 200, message = "A password has at most 200 signs.")
             String password) {}
+
+    record PasswordChange(
+            @NotBlank(message = "Enter the password you have now.") @Size(max = 200)
+            String present,
+
+            @NotBlank(message = "Choose a password.") @Size(max = 200, message = "A password has at most 200 signs.")
+            String chosen) {}
 
     /**
      * @param currency code of the money in which the shop reckons
@@ -60,7 +104,8 @@ class SessionController {
     record Session(String name, String displayName, Role role, String currency, Units units) {}
 
     private Session session(SignedIn person) {
-        return new Session(person.name(), person.displayName(), person.role(), currency, units.of(person.name()));
+        return new Session(
+                person.name(), person.displayName(), person.role(), shops.now().currency, units.of(person.name()));
     }
 
     @GetMapping
@@ -71,7 +116,39 @@ class SessionController {
     @PostMapping
     Session signIn(
             @Valid @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
-        SignedIn person = signIn.with(credentials.name(), credentials.password());
+        return begin(
+                signIn.with(credentials.name(), credentials.password(), credentials.chosen(), request.getRemoteAddr()),
+                request,
+                response);
+    }
+
+    /** Makes the first account of an empty shop, a lead, and signs it in. */
+    @PostMapping("/first")
+    Session first(@Valid @RequestBody FirstAccount entry, HttpServletRequest request, HttpServletResponse response) {
+        String address = request.getRemoteAddr();
+        tries.waitUntil(FIRST, address).ifPresent(until -> {
+            throw Refused.because(
+                    HttpStatus.TOO_MANY_REQUESTS, "too-many-tries", "Too many wrong codes. Wait some minutes.");
+        });
+        try {
+            firstCode.mustBe(entry.code());
+        } catch (Refused wrong) {
+            tries.count(FIRST, address);
+            throw wrong;
+        }
+        AppUser user = accounts.first(entry.name(), entry.displayName(), entry.password());
+        log.add(user.name, address, SignInEvent.CODE_USED, null);
+        return begin(new SignedIn(user.name, user.displayName, user.role), request, response);
+    }
+
+    /** Chooses another password. Whoever is signed in with the old one elsewhere stays so; a lead can end that. */
+    @PutMapping("/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void password(@Valid @RequestBody PasswordChange entry, HttpServletRequest request) {
+        signIn.change(SignedIn.now().name(), entry.present(), entry.chosen(), request.getRemoteAddr());
+    }
+
+    private Session begin(SignedIn person, HttpServletRequest request, HttpServletResponse response) {
         var authentication = UsernamePasswordAuthenticationToken.authenticated(
                 person, null, AuthorityUtils.createAuthorityList("ROLE_" + person.role()));
         atSignIn.onAuthentication(authentication, request, response);
@@ -92,6 +169,7 @@ class SessionController {
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest request) {
+        log.add(SignedIn.now().name(), request.getRemoteAddr(), SignInEvent.SIGNED_OUT, null);
         var session = request.getSession(false);
         if (session != null) {
             session.invalidate();

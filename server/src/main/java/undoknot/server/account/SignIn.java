@@ -5,64 +5,152 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
-import org.springframework.beans.factory.annotation.Value;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import undoknot.server.problem.Refused;
 
-/** Checks a name and a password; some wrong tries lock the account for some minutes. */
+/**
+ * Checks a name and a password. Hashing takes a core for a tenth of a second: it is done outside of any transaction and a few
+ * at a time, so that a flood of sign-ins keeps neither the record nor the bench from anybody.
+ */
 @Component
 class SignIn {
 
+    private static final int AT_ONCE = 2;
+    private static final int PATIENCE_S = 8;
+
     private final AppUsers users;
     private final PasswordEncoder passwords;
+    private final WrongTries tries;
+    private final SignInLog log;
+    private final TransactionTemplate transaction;
     private final Clock clock;
-    private final int lockAfter;
-    private final Duration lockFor;
     private final String nobodysHash;
+    private final Semaphore hashing = new Semaphore(AT_ONCE, true);
 
     SignIn(
             AppUsers users,
             PasswordEncoder passwords,
-            Clock clock,
-            @Value("${undoknot.lock-after}") int lockAfter,
-            @Value("${undoknot.lock-for}") Duration lockFor) {
+            WrongTries tries,
+            SignInLog log,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.users = users;
         this.passwords = passwords;
+        this.tries = tries;
+        this.log = log;
+        this.transaction = transaction;
         this.clock = clock;
-        this.lockAfter = lockAfter;
-        this.lockFor = lockFor;
         this.nobodysHash = passwords.encode("nobody");
     }
 
-    /** The counting of wrong tries must stand although the request is refused. */
-    @Transactional(noRollbackFor = Refused.class)
-    public SignedIn with(String name, String password) {
-        Optional<AppUser> found = users.lockByName(name.strip().toLowerCase(Locale.ROOT));
-        if (found.isEmpty()) {
-            // An unknown name takes as long as a known one, so that names cannot be tried out.
-            passwords.matches(password, nobodysHash);
-            throw wrong();
+    /**
+     * @param typed name as typed
+     * @param password or the one-time code, which only opens the choice of a password
+     * @param chosen the password chosen with a one-time code; null otherwise
+     * @param address from where
+     */
+    SignedIn with(String typed, String password, String chosen, String address) {
+        String name = typed.strip().toLowerCase(Locale.ROOT);
+        tries.waitUntil(name, address).ifPresent(until -> {
+            log.add(name, address, SignInEvent.TOO_MANY, null);
+            throw wait(until);
+        });
+        Optional<AppUser> found = users.findByName(name);
+        AppUser user = found.orElse(null);
+        // An unknown name takes as long as a known one, so that names cannot be tried out.
+        boolean right = hashed(() -> passwords.matches(password, user == null ? nobodysHash : user.passwordHash));
+        boolean byCode = user != null
+                && !right
+                && user.codeHash != null
+                && clock.instant().isBefore(user.codeUntil)
+                && hashed(() -> passwords.matches(OneTimeCode.plain(password), user.codeHash));
+        if (user == null || !right && !byCode) {
+            log.add(name, address, SignInEvent.WRONG, null);
+            Optional<Instant> until = tries.count(name, address);
+            throw until.map(this::wait).orElseGet(SignIn::wrong);
         }
-        AppUser user = found.get();
-        Instant now = clock.instant();
-        if (user.lockedUntil != null && now.isBefore(user.lockedUntil)) {
-            throw locked(user.lockedUntil);
+        if (user.locked) {
+            log.add(name, address, SignInEvent.LOCKED_OUT, null);
+            throw Refused.because(
+                    HttpStatus.FORBIDDEN, "locked", "This account is locked. Ask a lead of the shop to open it.");
         }
-        if (!passwords.matches(password, user.passwordHash)) {
-            user.wrongTries++;
-            if (user.wrongTries >= lockAfter) {
-                user.wrongTries = 0;
-                user.lockedUntil = now.plus(lockFor);
-                throw locked(user.lockedUntil);
-            }
-            throw wrong();
+        tries.clear(name, address);
+        if (byCode) {
+            return choose(user, chosen, address);
         }
-        user.wrongTries = 0;
-        user.lockedUntil = null;
+        log.add(name, address, SignInEvent.SIGNED_IN, null);
         return new SignedIn(user.name, user.displayName, user.role);
+    }
+
+    private SignedIn choose(AppUser user, String chosen, String address) {
+        if (chosen == null || chosen.isEmpty()) {
+            throw Refused.because(
+                    HttpStatus.CONFLICT,
+                    "choose-password",
+                    "The code is right. Choose a password of your own; the code ends with it.");
+        }
+        PasswordRule.check("chosen", chosen, user.name, user.displayName);
+        String hash = hashed(() -> passwords.encode(chosen));
+        boolean first = Boolean.TRUE.equals(transaction.execute(status -> {
+            AppUser row = users.lockByName(user.name).orElseThrow();
+            boolean stillOut = user.codeHash.equals(row.codeHash);
+            if (stillOut) {
+                row.passwordHash = hash;
+                row.codeHash = null;
+                row.codeUntil = null;
+                users.save(row);
+            }
+            return stillOut;
+        }));
+        if (!first) {
+            throw wrong();
+        }
+        log.add(user.name, address, SignInEvent.CODE_USED, null);
+        return new SignedIn(user.name, user.displayName, user.role);
+    }
+
+    /** Sets another password for somebody who knows the present one. */
+    void change(String name, String present, String chosen, String address) {
+        AppUser user = users.findByName(name).orElseThrow(() -> Refused.notFound("account"));
+        tries.waitUntil(name, address).ifPresent(until -> {
+            throw wait(until);
+        });
+        if (!hashed(() -> passwords.matches(present, user.passwordHash))) {
+            tries.count(name, address);
+            throw Refused.entry("present", "WRONG", "This is not your password. Type the one you signed in with.");
+        }
+        PasswordRule.check("chosen", chosen, user.name, user.displayName);
+        String hash = hashed(() -> passwords.encode(chosen));
+        transaction.executeWithoutResult(status -> {
+            AppUser row = users.lockByName(name).orElseThrow(() -> Refused.notFound("account"));
+            row.passwordHash = hash;
+            users.save(row);
+        });
+        log.add(name, address, SignInEvent.PASSWORD_CHOSEN, null);
+    }
+
+    private <T> T hashed(java.util.function.Supplier<T> work) {
+        try {
+            if (!hashing.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
+                throw Refused.because(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        "busy",
+                        "Many are signing in at this moment. Wait a few seconds and try again.");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted at sign-in", e);
+        }
+        try {
+            return work.get();
+        } finally {
+            hashing.release();
+        }
     }
 
     private static Refused wrong() {
@@ -72,12 +160,14 @@ class SignIn {
                 "Name and password do not go together. Check both and try again.");
     }
 
-    private Refused locked(Instant until) {
+    private Refused wait(Instant until) {
+        long seconds = Math.max(
+                1, Duration.between(clock.instant(), until).plusMillis(999).toSeconds());
+        String time = seconds < 90 ? seconds + " seconds" : (seconds + 59) / 60 + " minutes";
         return Refused.because(
-                        HttpStatus.LOCKED,
-                        "locked",
-                        "Too many wrong tries: this account rests for " + lockFor.toMinutes()
-                                + " minutes. Wait, or ask the lead.")
-                .with("lockedUntil", until);
+                        HttpStatus.TOO_MANY_REQUESTS,
+                        "too-many-tries",
+                        "Too many wrong tries here. Wait " + time + ", or ask a lead for a new code.")
+                .with("waitUntil", until);
     }
 }

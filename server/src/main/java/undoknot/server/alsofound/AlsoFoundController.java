@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
-import undoknot.server.visit.PhotoType;
+import undoknot.server.scan.Photos;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.RepeatableWrite;
 
@@ -35,14 +35,21 @@ class AlsoFoundController {
 
     private final AlsoFounds found;
     private final AlsoFoundPhotos photos;
+    private final Photos shots;
     private final VisitLoader loader;
     private final RepeatableWrite writes;
     private final Clock clock;
 
     AlsoFoundController(
-            AlsoFounds found, AlsoFoundPhotos photos, VisitLoader loader, RepeatableWrite writes, Clock clock) {
+            AlsoFounds found,
+            AlsoFoundPhotos photos,
+            Photos shots,
+            VisitLoader loader,
+            RepeatableWrite writes,
+            Clock clock) {
         this.found = found;
         this.photos = photos;
+        this.shots = shots;
         this.loader = loader;
         this.writes = writes;
         this.clock = clock;
@@ -79,7 +86,7 @@ class AlsoFoundController {
     List<AlsoFoundView> put(
             @PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody AlsoFoundEntry entry) {
         writes.run(() -> {
-            loader.getOpen(visitId);
+            loader.lockOpen(visitId);
             AlsoFound row = found.findById(id)
                     .orElseGet(() -> new AlsoFound(
                             id, visitId, clock.instant(), SignedIn.now().displayName()));
@@ -95,7 +102,7 @@ class AlsoFoundController {
     @PutMapping("/{id}/withdrawal")
     List<AlsoFoundView> withdraw(@PathVariable UUID visitId, @PathVariable UUID id) {
         writes.run(() -> {
-            loader.getOpen(visitId);
+            loader.lockOpen(visitId);
             AlsoFound row = get(visitId, id);
             row.withdrawn = true;
             return found.saveAndFlush(row);
@@ -106,11 +113,10 @@ class AlsoFoundController {
     @PutMapping(path = "/{id}/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        byte[] picture = image.getBytes();
-        String type = PhotoType.of(picture);
+        Photos.Photo taken = shots.of(image.getBytes());
         writes.run(() -> {
-            loader.getOpen(visitId);
-            return photos.saveAndFlush(new AlsoFoundPhoto(get(visitId, id).id, type, picture));
+            loader.lockOpen(visitId);
+            return photos.saveAndFlush(new AlsoFoundPhoto(get(visitId, id).id, taken.mediaType(), taken.picture()));
         });
     }
 

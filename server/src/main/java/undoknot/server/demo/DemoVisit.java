@@ -12,10 +12,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import undoknot.diagnosis.Cause;
+import undoknot.finish.OffPart;
+import undoknot.finish.UsualParts;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Channel;
 import undoknot.head.Family;
-import undoknot.head.FoodStanding.Answer;
 import undoknot.nozzle.JobClass;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Sign;
@@ -32,10 +33,13 @@ import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.Need;
 import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.OffPartRow;
 import undoknot.server.visit.ProcedureEntry;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.StoredTreatment;
 import undoknot.simulator.Fault;
+import undoknot.sitting.AlignmentPass;
+import undoknot.sitting.Noted;
 import undoknot.treatment.Gates;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
@@ -258,6 +262,39 @@ final class DemoVisit {
         return attempt(minutesAgo, 0, null, new Treatment.Handwork(method, inOrder(channels), BigDecimal.ZERO), null);
     }
 
+    /** One pass of an alignment, as the family is aligned. */
+    DemoVisit aligned(int minutesAgo, Integer... best) {
+        handwork(
+                minutesAgo,
+                Method.ALIGN,
+                family.channels().stream().map(Channel::code).toArray(String[]::new));
+        AlignmentPass pass = new AlignmentPass(family.machine().alignment(), List.of(best), false);
+        attempts.get(attempts.size() - 1).noted = json.apply(new Noted(Map.of(), List.of(), List.of(), pass));
+        return this;
+    }
+
+    /** Everything that usually comes off, a minute apart; put back when it is said. */
+    DemoVisit off(int minutesAgo, Integer backMinutesAgo) {
+        int minute = 0;
+        for (UsualParts.Usual usual : UsualParts.of(family)) {
+            OffPartRow row = new OffPartRow(UUID.randomUUID(), id, ago(minutesAgo - minute++), TECHNICIAN);
+            row.kind = usual.kind();
+            row.name = usual.name();
+            row.channel = usual.channel();
+            row.count = usual.count();
+            if (backMinutesAgo != null) {
+                boolean seen = row.kind == OffPart.Kind.CARTRIDGE;
+                row.backCount = row.count;
+                row.light = seen ? true : null;
+                row.menu = seen ? true : null;
+                row.backAt = ago(backMinutesAgo);
+                row.backBy = TECHNICIAN;
+            }
+            rows.add(row);
+        }
+        return this;
+    }
+
     DemoVisit found(int minutesAgo, Sign sign, String channel) {
         rows.add(new FindingRow(UUID.randomUUID(), id, sign, channel, ago(minutesAgo), TECHNICIAN));
         return this;
@@ -336,50 +373,6 @@ final class DemoVisit {
     }
 
     Intake intake(UUID customerId, UUID headId, LocalDate today) {
-        List<Intake.PortInk> ports = new ArrayList<>();
-        for (Channel channel : family.channels()) {
-            boolean settles = channel.code().equals("S") || channel.code().equals("W");
-            ports.add(new Intake.PortInk(
-                    channel.code(),
-                    channel.colour(),
-                    settles ? InkChemistry.SETTLING_PIGMENT : chemistry,
-                    cyclesBefore == null || cyclesBefore < 4));
-        }
-        return new Intake(
-                customerId,
-                customer,
-                contact,
-                family.code(),
-                headId,
-                serial,
-                printer,
-                BigDecimal.valueOf(780),
-                ports,
-                5,
-                null,
-                idleDays,
-                Intake.Climate.TEMPERATE,
-                Answer.YES,
-                told,
-                symptoms,
-                null,
-                cyclesBefore,
-                null,
-                null,
-                1,
-                Answer.NO,
-                Answer.NO,
-                null,
-                null,
-                Answer.UNKNOWN,
-                chemistry == InkChemistry.EDIBLE ? Answer.NO : Answer.YES,
-                jobClass,
-                today.plusDays(promisedInDays),
-                priceLimit == null ? BigDecimal.valueOf(140) : priceLimit,
-                "ribbon cable",
-                4,
-                purpose,
-                null,
-                List.of());
+        return DemoIntake.of(this, customerId, headId, today);
     }
 }

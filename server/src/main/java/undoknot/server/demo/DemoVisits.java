@@ -454,6 +454,7 @@ class DemoVisits {
                 .told("Sieve & Sugar printer", "small posters", 16, 2, Symptom.GAPS_ONE_COLOUR)
                 .check(2 * DAY - 60, head.check(), "")
                 .cause(2 * DAY - 70, Cause.DRIED_INK, "C", "scattered gaps that shrink")
+                .off(2 * DAY - 85, 6 * HOUR - 10)
                 .soak(2 * DAY - 90, shelf.get("water"), 20, Treatment.Place.TRAY, 40, 41, "C")
                 .flush(2 * DAY - 150, shelf.get("head"), 2, FREE, LIKE_FRESH, WHOLE, "C")
                 .onBench()
@@ -467,7 +468,8 @@ class DemoVisits {
                                 .run("C", 40, 41, NozzleState.DEFLECTED)
                                 .check(),
                         "after one saturated page")
-                .found(3 * HOUR + 50, Sign.STATION_CLEAN, null);
+                .found(3 * HOUR + 50, Sign.STATION_CLEAN, null)
+                .aligned(3 * HOUR + 30, 5, 6, 5, 5);
     }
 
     private DemoVisit headError() {
@@ -500,6 +502,7 @@ class DemoVisits {
                 .told("Sieve & Sugar printer", "a month of matinees", 38, 1, Symptom.GAPS_ONE_COLOUR)
                 .check(8 * HOUR, head.check(), "")
                 .cause(8 * HOUR - 10, Cause.DRIED_INK, "C", "idle over a month, fixed gaps")
+                .off(7 * HOUR, null)
                 .entry(7 * HOUR, HeadEntry.HEAD_OUT)
                 .handwork(6 * HOUR + 30, Method.RINSE, "C", "M", "Y")
                 .bath(6 * HOUR, shelf.get("water"), 120, 1, 120, 3, null, "C")

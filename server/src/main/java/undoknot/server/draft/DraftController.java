@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.server.account.SignedIn;
+import undoknot.server.write.Utc;
 
 /** What a person has typed and not yet sent, kept as it stands. Each person has drafts of their own. */
 @RestController
@@ -49,7 +50,7 @@ class DraftController {
                 "select draft_key, edited_at, if(draft_key like 'intake-%', nullif(trim(concat_ws(', ',"
                         + " nullif(json_value(content, '$.customerName'), ''), nullif(json_value(content, '$.serial'), ''))), ''), null)"
                         + " from draft where owner = ? order by edited_at desc limit 100",
-                (row, n) -> new DraftKey(row.getString(1), row.getTimestamp(2).toInstant(), row.getString(3)),
+                (row, n) -> new DraftKey(row.getString(1), Utc.at(row, 2), row.getString(3)),
                 SignedIn.now().name());
     }
 
@@ -57,7 +58,7 @@ class DraftController {
     ResponseEntity<Draft> read(@PathVariable String key) {
         List<Draft> found = jdbc.query(
                 "select content, edited_at from draft where owner = ? and draft_key = ?",
-                (row, n) -> new Draft(row.getString(1), row.getTimestamp(2).toInstant()),
+                (row, n) -> new Draft(row.getString(1), Utc.at(row, 2)),
                 SignedIn.now().name(),
                 key);
         return found.isEmpty() ? ResponseEntity.noContent().build() : ResponseEntity.ok(found.get(0));
@@ -66,14 +67,18 @@ class DraftController {
     @PutMapping("/{key}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void keep(@PathVariable String key, @Valid @RequestBody Draft draft) {
-        Instant editedAt = draft.editedAt() == null ? clock.instant() : draft.editedAt();
+        Instant now = clock.instant();
+        // A clock that runs ahead would keep every later draft out.
+        Instant editedAt = draft.editedAt() == null || draft.editedAt().isAfter(now) ? now : draft.editedAt();
         jdbc.update(
                 "insert into draft (owner, draft_key, content, edited_at) values (?, ?, ?, ?) "
-                        + "on duplicate key update content = value(content), edited_at = value(edited_at)",
+                        // An older one that arrives late does not take the place of a newer one.
+                        + "on duplicate key update content = if(value(edited_at) >= edited_at, value(content), content),"
+                        + " edited_at = greatest(value(edited_at), edited_at)",
                 SignedIn.now().name(),
                 key,
                 draft.content(),
-                java.sql.Timestamp.from(editedAt));
+                Utc.of(editedAt));
     }
 
     @DeleteMapping("/{key}")

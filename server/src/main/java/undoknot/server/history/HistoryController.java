@@ -25,6 +25,7 @@ import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.HeadEntryRow;
 import undoknot.server.visit.NozzleCheck;
+import undoknot.server.visit.OffPartRow;
 import undoknot.server.visit.ProcedureEntry;
 import undoknot.server.visit.StepClockRow;
 import undoknot.server.visit.Visit;
@@ -33,17 +34,18 @@ import undoknot.server.visit.Visit;
 @RestController
 class HistoryController {
 
-    private static final Map<Class<?>, String> KEPT = Map.of(
-            Visit.class, "VISIT",
-            NozzleCheck.class, "CHECK",
-            Scan.class, "SCAN",
-            DiagnosisRow.class, "DIAGNOSIS",
-            Attempt.class, "ATTEMPT",
-            StepClockRow.class, "CLOCK",
-            FindingRow.class, "FINDING",
-            HeadEntryRow.class, "HEAD",
-            ProcedureEntry.class, "STEP",
-            AlsoFound.class, "ALSO_FOUND");
+    private static final Map<Class<?>, String> KEPT = Map.ofEntries(
+            Map.entry(Visit.class, "VISIT"),
+            Map.entry(NozzleCheck.class, "CHECK"),
+            Map.entry(Scan.class, "SCAN"),
+            Map.entry(DiagnosisRow.class, "DIAGNOSIS"),
+            Map.entry(Attempt.class, "ATTEMPT"),
+            Map.entry(StepClockRow.class, "CLOCK"),
+            Map.entry(FindingRow.class, "FINDING"),
+            Map.entry(HeadEntryRow.class, "HEAD"),
+            Map.entry(ProcedureEntry.class, "STEP"),
+            Map.entry(AlsoFound.class, "ALSO_FOUND"),
+            Map.entry(OffPartRow.class, "PART"));
 
     private final EntityManager entities;
 
@@ -51,7 +53,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING, HEAD, STEP or ALSO_FOUND */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING, HEAD, STEP, ALSO_FOUND or PART */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(

@@ -74,7 +74,9 @@ class TakeIn {
 
     void put(UUID id, Long seen, Intake intake) {
         writes.run(() -> {
-            Visit visit = visits.findById(id).orElse(null);
+            // Nothing is read before both rows are locked: of two who take in the same head, one finds it in the shop.
+            Visit visit = visits.lock(id).orElse(null);
+            heads.lockBySerial(intake.serial().strip());
             if (visit != null) {
                 Intake stands = stored.read(visit.intake, Intake.class);
                 // Through JSON, so that the entry is told with the same keys and numbers as the stored one.
@@ -160,7 +162,7 @@ class TakeIn {
 
     private Head head(Intake intake, Visit visit) {
         String serial = intake.serial().strip();
-        Head head = heads.findBySerialIgnoreCase(serial)
+        Head head = heads.findBySerial(serial)
                 .orElseGet(() -> new Head(freshId(intake.headId()), serial, intake.familyCode()));
         if (head.version != null) {
             visits.findByHeadIdOrderByOpenedAtDesc(head.id).stream()

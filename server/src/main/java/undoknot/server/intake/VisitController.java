@@ -92,7 +92,7 @@ class VisitController {
     @Transactional(readOnly = true)
     public List<KnownHead> heads(@RequestParam String serial) {
         return heads
-                .findBySerialIgnoreCase(serial.strip())
+                .findBySerial(serial.strip())
                 .or(() -> Tag.read(serial)
                         .flatMap(tag -> visits.findByTag(tag.code()))
                         .flatMap(visit -> heads.findById(visit.headId)))

@@ -26,9 +26,11 @@ import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.Movement;
 import undoknot.nozzle.NozzleMap;
+import undoknot.scan.LookFirst;
 import undoknot.server.account.SignedIn;
 import undoknot.server.gate.GateKeeper;
 import undoknot.server.outcome.Ledger;
+import undoknot.server.problem.FieldProblem;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Scan;
 import undoknot.server.scan.ScanKeeper;
@@ -93,6 +95,7 @@ class CheckController {
      * @param doneAnyway that it was printed although that is never done; a lead logs it
      * @param notTaken why nothing was read although no fault forbids it; instead of a reading
      * @param toldOn day of a check that the customer kept; it is told, and judges nothing
+     * @param looked what of the scan somebody looked at, as the scan asks under {@code lookFirst}
      */
     record CheckEntry(
             @Nullable Long version,
@@ -112,7 +115,8 @@ class CheckController {
             @Nullable Boolean doneAnyway,
             @Nullable Instant begunAt,
             @Nullable NotTaken notTaken,
-            @Nullable LocalDate toldOn) {}
+            @Nullable LocalDate toldOn,
+            @Nullable List<String> looked) {}
 
     @PutMapping("/checks/{id}")
     VisitView put(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody CheckEntry entry) {
@@ -174,6 +178,7 @@ class CheckController {
                 Scan scan = scans.get(visitId, entry.scanId());
                 check.scanId = scan.id;
                 ScanResult result = placed(scan);
+                checkLooked(result, entry.looked());
                 check.readAs = stored.write(result.states());
                 check.foreignInk = stored.write(result.foreign());
                 check.simulated = scan.simulated;
@@ -221,7 +226,25 @@ class CheckController {
                 null,
                 null,
                 check.notTaken,
-                check.toldOn);
+                check.toldOn,
+                null);
+    }
+
+    /** What the reader saw of a whole channel, or hardly saw, counts only once somebody has looked at it. */
+    private static void checkLooked(ScanResult result, @Nullable List<String> looked) {
+        List<FieldProblem> unseen = result.mustBeLookedAt().stream()
+                .filter(what -> looked == null || !looked.contains(what))
+                .map(what -> new FieldProblem(
+                        "looked",
+                        what,
+                        what.equals(LookFirst.SHEET)
+                                ? "More than a third of the sheet is unread. Look at it, and say that you did."
+                                : "Channel " + what
+                                        + " reads wholly missing. Look at its block, and say that you did."))
+                .toList();
+        if (!unseen.isEmpty()) {
+            throw Refused.entries(unseen);
+        }
     }
 
     private ScanResult placed(Scan scan) {

@@ -32,6 +32,7 @@ import undoknot.server.account.SignedIn;
 import undoknot.server.fluid.Shelf;
 import undoknot.server.gate.GateKeeper;
 import undoknot.server.problem.Refused;
+import undoknot.server.scan.Photos;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.FindingPhoto;
@@ -39,7 +40,6 @@ import undoknot.server.visit.FindingPhotos;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.Findings;
 import undoknot.server.visit.LoggedVisit;
-import undoknot.server.visit.PhotoType;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.treatment.Gates;
@@ -51,6 +51,7 @@ class FindingController {
 
     private final Findings findings;
     private final FindingPhotos photos;
+    private final Photos shots;
     private final VisitLoader loader;
     private final GateKeeper gates;
     private final Shelf shelf;
@@ -61,6 +62,7 @@ class FindingController {
     FindingController(
             Findings findings,
             FindingPhotos photos,
+            Photos shots,
             VisitLoader loader,
             GateKeeper gates,
             Shelf shelf,
@@ -69,6 +71,7 @@ class FindingController {
             Clock clock) {
         this.findings = findings;
         this.photos = photos;
+        this.shots = shots;
         this.loader = loader;
         this.gates = gates;
         this.shelf = shelf;
@@ -195,11 +198,10 @@ class FindingController {
     @PutMapping(path = "/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        String type = PhotoType.of(image.getBytes());
-        byte[] picture = image.getBytes();
+        Photos.Photo taken = shots.of(image.getBytes());
         plainWrites.run(() -> {
-            loader.getOpen(visitId);
-            return photos.saveAndFlush(new FindingPhoto(own(visitId, id).id, type, picture));
+            loader.lockOpen(visitId);
+            return photos.saveAndFlush(new FindingPhoto(own(visitId, id).id, taken.mediaType(), taken.picture()));
         });
     }
 

@@ -1,10 +1,12 @@
 package undoknot.server.outcome;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
 import undoknot.advice.Advice;
+import undoknot.finish.Bill;
 import undoknot.fluid.FluidKind;
 import undoknot.nozzle.NozzleState;
 import undoknot.outcome.Odds;
@@ -26,6 +28,9 @@ public class Money {
 
     /** A check and its reading take hands as well, minutes. */
     private static final int CHECK_MINUTES = 4;
+
+    /** So does a step of an ink change or a whole-system flush, minutes. */
+    private static final int STEP_MINUTES = 2;
 
     private final Ledger ledger;
     private final House house;
@@ -218,39 +223,98 @@ public class Money {
         return lot.price.divide(lot.bottleMl, 6, java.math.RoundingMode.HALF_UP);
     }
 
-    /** Minutes of hands of what was done so far at the shop's rate, the fluids drawn and the parts replaced. */
+    /** What was done so far in money: hands at the shop's rate, the fluids drawn, the parts replaced. */
     private BigDecimal spent(LoggedVisit logged, HouseBook book) {
-        int minutes = CHECK_MINUTES * logged.checks().size();
+        Spent spent = spentOn(logged);
+        return round(book.ratePerHour()
+                .multiply(BigDecimal.valueOf(spent.minutes()))
+                .divide(BigDecimal.valueOf(60), 6, java.math.RoundingMode.HALF_UP)
+                .add(spent.fluids())
+                .add(spent.parts()));
+    }
+
+    /**
+     * What went into a visit so far, at cost.
+     *
+     * @param minutes of hands, as each work and look usually takes
+     * @param fluids what left the bottles, in money; bottles without a price are left out
+     * @param parts new parts, in money; parts without a price are left out
+     * @param unpriced names of bottles and parts that have no price yet, each once
+     */
+    public record Spent(int minutes, BigDecimal fluids, BigDecimal parts, List<Unpriced> unpriced) {}
+
+    /** @param part the part; null for a bottle, whose name it is then */
+    public record Unpriced(@Nullable String lot, @Nullable Part part) {}
+
+    public Spent spentOn(LoggedVisit logged) {
+        HouseBook book = house.of(logged.visit().houseRules);
+        int minutes = CHECK_MINUTES * logged.checks().size()
+                + STEP_MINUTES * logged.procedureThatStands().size();
+        BigDecimal parts = BigDecimal.ZERO;
+        List<Unpriced> unpriced = new ArrayList<>();
         for (var finding : logged.findingsThatStand()) {
             minutes += undoknot.observation.Look.making(finding.sign)
                     .map(undoknot.observation.Look::minutes)
                     .orElse(0);
         }
-        BigDecimal fluids = BigDecimal.ZERO;
-        List<Attempt> standing = logged.attemptsThatStand();
-        for (Attempt attempt : standing) {
+        for (Attempt attempt : logged.attemptsThatStand()) {
             minutes += Method.of(logged.treatment(attempt)).handsMinutes();
-            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
-            if (lot != null && lot.price != null) {
-                fluids = fluids.add(perMl(lot).multiply(attempt.volumeMl));
-            }
             for (PartWork work : logged.noted(attempt).parts()) {
-                if (work.act() == Part.Act.REPLACED) {
-                    fluids = fluids.add(book.partPrices().getOrDefault(work.part(), BigDecimal.ZERO));
+                if (work.act() != Part.Act.REPLACED) {
+                    continue;
+                }
+                BigDecimal price = book.partPrices().get(work.part());
+                if (price == null) {
+                    unpriced.add(new Unpriced(null, work.part()));
+                } else {
+                    parts = parts.add(price);
                 }
             }
         }
-        // What was poured for an entry that was taken back is gone all the same.
-        for (Attempt attempt : logged.attempts()) {
-            FluidLot lot = attempt.lotId == null ? null : logged.lots().get(attempt.lotId);
-            if (attempt.pouredInVain() && lot != null && lot.price != null) {
-                fluids = fluids.add(perMl(lot).multiply(attempt.volumeMl));
+        BigDecimal fluids = BigDecimal.ZERO;
+        for (Poured poured : poured(logged)) {
+            if (poured.lot().price == null) {
+                unpriced.add(new Unpriced(poured.lot().name, null));
+            } else {
+                fluids = fluids.add(perMl(poured.lot()).multiply(poured.volumeMl()));
             }
         }
-        return round(book.ratePerHour()
-                .multiply(BigDecimal.valueOf(minutes))
-                .divide(BigDecimal.valueOf(60), 6, java.math.RoundingMode.HALF_UP)
-                .add(fluids));
+        return new Spent(minutes, fluids, parts, unpriced.stream().distinct().toList());
+    }
+
+    private record Poured(FluidLot lot, BigDecimal volumeMl) {}
+
+    /** What left bottles: for work, steps and looks, and for entries that were taken back once it was poured. */
+    private static List<Poured> poured(LoggedVisit logged) {
+        List<Poured> poured = new ArrayList<>();
+        logged.attempts().stream()
+                .filter(a -> a.lotId != null && (a.stands() || a.pouredInVain()))
+                .forEach(a -> poured.add(new Poured(logged.lots().get(a.lotId), a.volumeMl)));
+        logged.procedureThatStands().stream()
+                .filter(e -> e.lotId != null)
+                .forEach(e -> poured.add(new Poured(logged.lots().get(e.lotId), e.volumeMl)));
+        logged.findingsThatStand().stream()
+                .filter(f -> f.lotId != null && f.volumeMl != null)
+                .forEach(f -> poured.add(new Poured(logged.lots().get(f.lotId), f.volumeMl)));
+        return poured.stream().filter(p -> p.volumeMl().signum() > 0).toList();
+    }
+
+    /** The bill of a visit: what went into it, by the terms of the house, or at the price that was agreed. */
+    public Bill bill(LoggedVisit logged) {
+        HouseBook book = house.of(logged.visit().houseRules);
+        Spent spent = spentOn(logged);
+        BillTerms terms = billTerms(logged);
+        return Bill.of(
+                new Bill.Terms(book.ratePerHour(), book.marginShare(), book.taxShare()),
+                terms.minutes() == null ? spent.minutes() : terms.minutes(),
+                spent.fluids(),
+                spent.parts(),
+                terms.agreed(),
+                logged.intake().priceLimit());
+    }
+
+    public BillTerms billTerms(LoggedVisit logged) {
+        return logged.visit().bill == null ? BillTerms.NONE : stored.read(logged.visit().bill, BillTerms.class);
     }
 
     private static BigDecimal round(BigDecimal money) {

@@ -25,6 +25,8 @@ import undoknot.treatment.Treatment;
  * @param limits by family code: limits that differ from those of the construction
  * @param ratePerHour what an hour of hands costs
  * @param partPrices what a new part costs, where the shop has said
+ * @param marginShare what the shop adds to fluids and parts, as a share of their cost
+ * @param taxShare tax on the whole bill, as a share of it
  * @param cycleInkMl by family code: ink that one cycle burns, by strength, mL, where the shop has said
  * @param riskShare what harm to board or printer would cost, as a share of a replacement printer
  */
@@ -44,16 +46,28 @@ public record HouseBook(
         BigDecimal riskShare,
 
         @Nullable Map<Part, BigDecimal> partPrices,
-        @Nullable Map<String, Map<Treatment.Strength, BigDecimal>> cycleInkMl) {
+        @Nullable Map<String, Map<Treatment.Strength, BigDecimal>> cycleInkMl,
+
+        @Nullable
+        @DecimalMin(value = "0", message = "Enter 0 to 500 %.")
+        @DecimalMax(value = "5", message = "Enter 0 to 500 %.")
+        BigDecimal marginShare,
+
+        @Nullable
+        @DecimalMin(value = "0", message = "Enter 0 to 100 %.")
+        @DecimalMax(value = "1", message = "Enter 0 to 100 %.")
+        BigDecimal taxShare) {
 
     public HouseBook {
         partPrices = partPrices == null ? Map.of() : partPrices;
         cycleInkMl = cycleInkMl == null ? Map.of() : cycleInkMl;
+        marginShare = marginShare == null ? BigDecimal.ZERO : marginShare;
+        taxShare = taxShare == null ? BigDecimal.ZERO : taxShare;
     }
 
     /** What a new shop starts from. */
     static final HouseBook START = new HouseBook(
-            Map.of(), Map.of(), Map.of(), new BigDecimal("36"), new BigDecimal("0.2"), Map.of(), Map.of());
+            Map.of(), Map.of(), Map.of(), new BigDecimal("36"), new BigDecimal("0.2"), Map.of(), Map.of(), null, null);
 
     public HouseRules rules() {
         return HouseRules.named(answers);

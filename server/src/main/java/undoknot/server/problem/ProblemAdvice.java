@@ -2,30 +2,45 @@ package undoknot.server.problem;
 
 import com.fasterxml.jackson.databind.JsonMappingException;
 import jakarta.servlet.http.HttpServletResponse;
+import java.sql.SQLException;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.QueryTimeoutException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.jpa.JpaSystemException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import undoknot.server.entry.Unfit;
 
 /** Every error leaves as a problem detail that says what to do. */
 @RestControllerAdvice
 class ProblemAdvice extends ResponseEntityExceptionHandler {
+
+    /** SQL states of a text over its column and of a number over its range. */
+    private static final String TOO_LONG = "22001";
+
+    private static final String OUT_OF_RANGE = "22003";
 
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
 
@@ -46,6 +61,42 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                         HttpStatus.CONFLICT, "two-at-once", "Somebody wrote at the same moment. Send it again."));
     }
 
+    /** What slipped past the bounds of an entry and did not fit its column; or a key that somebody else took meanwhile. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> doesNotFit(DataIntegrityViolationException e) {
+        String state =
+                NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException sql ? sql.getSQLState() : "";
+        if (TOO_LONG.equals(state) || OUT_OF_RANGE.equals(state)) {
+            LOG.warn("an entry did not fit its column: {}", e.getMessage());
+            return ResponseEntity.unprocessableEntity()
+                    .body(Problems.of(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            "entries",
+                            "An entry is longer or larger than can be kept. Shorten it and send it again."));
+        }
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .body(Problems.of(
+                        HttpStatus.CONFLICT, "two-at-once", "Somebody wrote at the same moment. Send it again."));
+    }
+
+    /** The database is away: what was typed is still on the screen, and the same write can be sent again. */
+    @ExceptionHandler({
+        DataAccessResourceFailureException.class,
+        CannotCreateTransactionException.class,
+        JpaSystemException.class,
+        TransactionSystemException.class,
+        QueryTimeoutException.class
+    })
+    ResponseEntity<ProblemDetail> recordOutOfReach(Exception e) {
+        if (!Problems.isAway(e)) {
+            return unforeseen(e);
+        }
+        LOG.warn("the record is out of reach: {}", e.getMessage());
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, Problems.RETRY_AFTER_S)
+                .body(Problems.recordOutOfReach());
+    }
+
     @Override
     protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
             MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
@@ -64,6 +115,14 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         problem.setProperty(
                 "errors", List.of(new FieldProblem(e.getRequestPartName(), "EMPTY", "Send this part of the request.")));
         return ResponseEntity.unprocessableEntity().body(problem);
+    }
+
+    /** A form whose parts cannot be told apart, or that broke off. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> brokenForm(MultipartException e) {
+        return ResponseEntity.badRequest()
+                .body(Problems.of(
+                        HttpStatus.BAD_REQUEST, "not-readable", "The file did not arrive whole. Send it again."));
     }
 
     /** The browser went away in the middle of an answer: nobody is left to be told. */
@@ -109,9 +168,14 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                     .map(r -> r.getFieldName() == null ? "[" + r.getIndex() + "]" : "." + r.getFieldName())
                     .collect(Collectors.joining())
                     .replaceFirst("^\\.", "");
-            problem.setProperty(
-                    "errors", List.of(new FieldProblem(field, "not-readable", "This value does not fit here.")));
+            boolean unfit = mapping instanceof Unfit;
+            FieldProblem error = new FieldProblem(
+                    field, "not-readable", unfit ? ((Unfit) mapping).words() : "This value does not fit here.");
+            if (unfit) {
+                problem = Problems.of(HttpStatus.UNPROCESSABLE_ENTITY, "entries", error.message());
+            }
+            problem.setProperty("errors", List.of(error));
         }
-        return ResponseEntity.badRequest().body(problem);
+        return ResponseEntity.status(problem.getStatus()).body(problem);
     }
 }

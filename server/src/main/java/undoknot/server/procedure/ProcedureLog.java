@@ -116,7 +116,7 @@ class ProcedureLog {
 
     VisitView need(UUID visitId, NeedEntry entry) {
         plainWrites.run(() -> {
-            LoggedVisit logged = loader.getOpen(visitId);
+            LoggedVisit logged = loader.lockOpen(visitId);
             Need need = needOf(logged, entry);
             if (need.ink() != null) {
                 checkInks(logged, need.inks());

@@ -36,7 +36,13 @@ class CheckPaperController {
         }
         byte[] pdf = pages.pdf(
                 "paper",
-                Map.of("svg", CheckPaper.svg(layout), "widthMm", layout.widthMm(), "heightMm", layout.heightMm()));
+                Map.of(
+                        "svg",
+                        Pages.described(CheckPaper.svg(layout), "Registration marks"),
+                        "widthMm",
+                        layout.widthMm(),
+                        "heightMm",
+                        layout.heightMm()));
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"check-paper.pdf\"")
                 .contentType(MediaType.APPLICATION_PDF)

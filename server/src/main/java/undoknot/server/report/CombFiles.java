@@ -43,7 +43,7 @@ final class CombFiles {
                     label(channel) + ": " + states.count(NozzleState.MISSING) + " out, "
                             + states.count(NozzleState.DEFLECTED) + " deflected, " + states.count(NozzleState.WEAK)
                             + " weak, " + states.count(NozzleState.UNREAD) + " unread of " + states.size(),
-                    CombSvg.single(states, channel.ink()),
+                    CombSvg.single(states, channel.ink(), CombSvg.WIDE),
                     24));
         }
         return sheet(logged, "Check " + number(logged, check), note(check), rows);
@@ -59,7 +59,8 @@ final class CombFiles {
             rows.add(new Row(
                     label(channel) + ": " + counts.restored() + " restored, " + counts.stillOut() + " still out, "
                             + counts.newlyOut() + " newly out, " + counts.leftOut() + " left out",
-                    CombSvg.facing(was.channel(channel.code()), is.channel(channel.code()), channel.ink()),
+                    CombSvg.facing(
+                            was.channel(channel.code()), is.channel(channel.code()), channel.ink(), CombSvg.WIDE),
                     48));
         }
         return sheet(

@@ -10,46 +10,56 @@ import undoknot.nozzle.NozzleState;
  */
 final class CombSvg {
 
-    private static final double WIDTH = 660;
-    private static final double TOOTH = 17;
+    /** Whole width of a picture that stands alone, px. */
+    static final Size WIDE = new Size(660, 17);
+
+    /** Half of a page beside another, px. */
+    static final Size HALF = new Size(330, 13);
+
     private static final double GAP = 5;
     private static final double SPINE = 2.5;
 
     private CombSvg() {}
 
+    /**
+     * @param widthPx of the spine
+     * @param toothPx length of a whole tooth
+     */
+    record Size(int widthPx, double toothPx) {}
+
     /** One comb alone, teeth hanging down. */
-    static String single(ChannelMap map, String ink) {
-        return svg(SPINE + TOOTH + 2, comb(map, ink, 0, 1));
+    static String single(ChannelMap map, String ink, Size size) {
+        return svg(size, SPINE + size.toothPx() + 2, comb(map, ink, size, 0, 1));
     }
 
-    static String facing(ChannelMap before, ChannelMap now, String ink) {
-        double height = 2 * (SPINE + TOOTH) + GAP;
-        return svg(height, comb(before, ink, 0, 1) + comb(now, ink, height, -1));
+    static String facing(ChannelMap before, ChannelMap now, String ink, Size size) {
+        double height = 2 * (SPINE + size.toothPx()) + GAP;
+        return svg(size, height, comb(before, ink, size, 0, 1) + comb(now, ink, size, height, -1));
     }
 
     /** Dimensions are whole numbers: what draws the PDF refuses others. */
-    private static String svg(double needed, String inner) {
+    private static String svg(Size size, double needed, String inner) {
         double height = Math.ceil(needed);
         return String.format(
                 Locale.ROOT,
-                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.0f\" height=\"%.0f\" viewBox=\"0 0 %.0f %.0f\">%s</svg>",
-                WIDTH,
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%.0f\" viewBox=\"0 0 %d %.0f\">%s</svg>",
+                size.widthPx(),
                 height,
-                WIDTH,
+                size.widthPx(),
                 height,
                 inner);
     }
 
     /** @param way 1 for teeth that hang down from y, -1 for teeth that stand up to y */
-    private static String comb(ChannelMap map, String ink, double y, int way) {
-        double pitch = WIDTH / map.size();
+    private static String comb(ChannelMap map, String ink, Size size, double y, int way) {
+        double pitch = (double) size.widthPx() / map.size();
         double root = y + way * SPINE;
         StringBuilder whole = new StringBuilder();
         StringBuilder dotted = new StringBuilder();
         for (int n = 1; n <= map.size(); n++) {
             double x = (n - 0.5) * pitch;
             NozzleState state = map.state(n);
-            double length = state == NozzleState.WEAK ? TOOTH / 2 : TOOTH;
+            double length = state == NozzleState.WEAK ? size.toothPx() / 2 : size.toothPx();
             double lean = state == NozzleState.DEFLECTED ? pitch * 0.9 : 0;
             StringBuilder path = state == NozzleState.UNREAD ? dotted : whole;
             if (state != NozzleState.MISSING) {
@@ -61,9 +71,9 @@ final class CombSvg {
                 Locale.ROOT, "fill=\"none\" stroke=\"%s\" stroke-width=\"%.2f\"", ink, Math.min(2.2, pitch * 0.55));
         return String.format(
                         Locale.ROOT,
-                        "<rect x=\"0\" y=\"%.1f\" width=\"%.0f\" height=\"%.1f\" fill=\"%s\"/>",
+                        "<rect x=\"0\" y=\"%.1f\" width=\"%d\" height=\"%.1f\" fill=\"%s\"/>",
                         spineY,
-                        WIDTH,
+                        size.widthPx(),
                         SPINE,
                         ink)
                 + (whole.isEmpty() ? "" : "<path d=\"" + whole + "\" " + stroke + "/>")

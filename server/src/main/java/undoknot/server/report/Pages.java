@@ -11,15 +11,18 @@ import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.logging.Level;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import undoknot.server.fluid.Shelf;
+import undoknot.server.shop.Shops;
 import undoknot.server.words.Words;
 
 /** Renders pages for paper: the same page as HTML and as PDF, with the fonts shipped here. */
@@ -31,13 +34,13 @@ class Pages {
     private final ITemplateEngine templates;
     private final Clock clock;
     private final Words words;
-    private final String currency;
+    private final Shops shops;
 
-    Pages(ITemplateEngine templates, Clock clock, Words words, @Value("${undoknot.currency}") String currency) {
+    Pages(ITemplateEngine templates, Clock clock, Words words, Shops shops) {
         this.templates = templates;
         this.clock = clock;
         this.words = words;
-        this.currency = currency;
+        this.shops = shops;
         // Which fonts and style sheets it loads is no news; what goes wrong is.
         XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
     }
@@ -51,7 +54,9 @@ class Pages {
         Context context = new Context(Locale.ENGLISH, data);
         context.setVariable("onScreen", onScreen);
         context.setVariable("words", words);
-        context.setVariable("currency", currency);
+        Function<BigDecimal, String> plain = Shelf::plain;
+        context.setVariable("plain", plain);
+        context.setVariable("currency", shops.now().currency);
         context.setVariable(
                 "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(clock.getZone()));
         context.setVariable(
@@ -64,6 +69,8 @@ class Pages {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useFastMode();
+        // Tagged, so that a screen reader reads it in order.
+        builder.usePdfUaAccessibility(true);
         builder.useSVGDrawer(new BatikSVGDrawer());
         builder.useFont(
                 () -> Pages.class.getResourceAsStream("/fonts/AtkinsonHyperlegible_400Regular.ttf"),
@@ -85,6 +92,15 @@ class Pages {
             throw new IllegalStateException("the page " + template + " could not be made into a PDF", e);
         }
         return out.toByteArray();
+    }
+
+    /** A drawing with what it shows in words, for who cannot see it, on paper and on the screen. */
+    static String described(String svg, String text) {
+        String escaped = org.springframework.web.util.HtmlUtils.htmlEscape(text);
+        return svg.replaceFirst(
+                "<svg ",
+                java.util.regex.Matcher.quoteReplacement(
+                        "<svg role=\"img\" aria-label=\"" + escaped + "\" alt=\"" + escaped + "\" "));
     }
 
     /** A QR code as SVG, one unit a module, with the quiet zone it needs. */

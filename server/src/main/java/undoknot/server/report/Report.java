@@ -12,6 +12,7 @@ import undoknot.outcome.Outcome;
 /** What the customer gets to read, as data: the page and the PDF are both made from it. */
 public record Report(
         String shop,
+        String address,
         String tag,
         String customer,
         String family,
@@ -31,21 +32,22 @@ public record Report(
         boolean simulated,
         List<ChannelLine> channels,
         @Nullable Sum sum,
-        List<String> causes,
         List<AttemptLine> attempts,
         List<String> steps,
         List<String> alsoFound,
         List<FluidLine> fluids,
         int cycles,
         long soakMinutes,
+        String soakTime,
         @Nullable Acceptance.Verdict acceptance,
         @Nullable Outcome outcome,
         @Nullable String outcomeReason,
         @Nullable String food,
         @Nullable PowerWords.Power noPower,
-        List<String> against,
         @Nullable Instant signedAt,
-        @Nullable String signedBy) {
+        @Nullable String signedBy,
+        PlainPage plain,
+        RecordPage record) {
 
     /**
      * One channel before and after.

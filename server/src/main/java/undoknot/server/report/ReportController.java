@@ -2,6 +2,7 @@ package undoknot.server.report;
 
 import java.time.Clock;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpHeaders;
@@ -11,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import undoknot.server.visit.LoggedVisit;
@@ -22,7 +24,7 @@ import undoknot.server.words.Words;
 @RequestMapping("/api/visits/{visitId}")
 class ReportController {
 
-    private static final int LABEL_QR_PX = 90;
+    private static final double PX_PER_MM = 96 / 25.4;
 
     private final VisitLoader loader;
     private final ReportMaker maker;
@@ -90,6 +92,9 @@ class ReportController {
         return data;
     }
 
+    /** Lines of the record under one heading. */
+    record Block(String title, List<String> lines) {}
+
     private Map<String, Object> reportData(UUID visitId) {
         Report report = report(visitId);
         Map<String, Object> data = new HashMap<>();
@@ -97,6 +102,14 @@ class ReportController {
         data.put("outcome", report.outcome() == null ? null : words.of("outcome", report.outcome()));
         data.put("acceptance", report.acceptance() == null ? null : words.of("verdict", report.acceptance()));
         data.put("printedAt", clock.instant());
+        data.put(
+                "blocks",
+                List.of(
+                        new Block("Step by step", report.steps()),
+                        new Block("New parts", report.record().partsReplaced()),
+                        new Block("Alignment", report.record().alignment()),
+                        new Block("Off and back", report.record().offParts()),
+                        new Block("Also found", report.alsoFound())));
         return data;
     }
 
@@ -109,11 +122,19 @@ class ReportController {
 
     @GetMapping(path = "/label.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     @Transactional(readOnly = true)
-    public ResponseEntity<byte[]> label(@PathVariable UUID visitId) {
+    public ResponseEntity<byte[]> label(
+            @PathVariable UUID visitId, @RequestParam(defaultValue = "W62_H29") LabelSize size) {
         LoggedVisit logged = loader.get(visitId);
         Map<String, Object> data = new HashMap<>();
         data.put("tag", logged.visit().tag);
-        data.put("qr", Pages.qr(tagAddress(logged), LABEL_QR_PX));
+        data.put("size", size);
+        data.put("codeMm", size.codeMm());
+        data.put("letterPt", size.letterPt());
+        data.put(
+                "qr",
+                Pages.described(
+                        Pages.qr(tagAddress(logged), (int) Math.floor(size.codeMm() * PX_PER_MM)),
+                        "Code of tag " + logged.visit().tag));
         data.put("customer", logged.customer().name);
         data.put("family", logged.family().name());
         data.put("serial", logged.head().serial);

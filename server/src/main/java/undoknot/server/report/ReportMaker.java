@@ -3,6 +3,7 @@ package undoknot.server.report;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,7 +12,6 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import undoknot.head.Channel;
 import undoknot.head.FoodStanding;
@@ -22,6 +22,8 @@ import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.fluid.Shelf;
+import undoknot.server.shop.Shop;
+import undoknot.server.shop.Shops;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.LoggedVisit;
@@ -30,31 +32,42 @@ import undoknot.server.words.Words;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
+import undoknot.visit.HeadEntry;
+import undoknot.visit.VisitLog;
 
 /** Puts together the report of a visit. */
 @Component
 public class ReportMaker {
 
+    /** So many channels stand one below the other; more stand in two columns. */
+    private static final int ONE_COLUMN = 2;
+
     private final Words words;
     private final PowerWords power;
     private final WorkWords work;
     private final BesidesWords besides;
+    private final PlainWords plain;
+    private final RecordWords record;
+    private final Shops shops;
     private final Clock clock;
-    private final String shop;
 
     ReportMaker(
             Words words,
             PowerWords power,
             WorkWords work,
             BesidesWords besides,
-            Clock clock,
-            @Value("${undoknot.shop}") String shop) {
+            PlainWords plain,
+            RecordWords record,
+            Shops shops,
+            Clock clock) {
         this.words = words;
         this.power = power;
         this.work = work;
         this.besides = besides;
+        this.plain = plain;
+        this.record = record;
+        this.shops = shops;
         this.clock = clock;
-        this.shop = shop;
     }
 
     public Report of(LoggedVisit logged) {
@@ -66,9 +79,12 @@ public class ReportMaker {
                 ? null
                 : Comparison.of(logged.map(first), logged.map(last)).total();
         List<Attempt> standing = logged.attemptsThatStand();
-        Acceptance.Verdict verdict = logged.log(clock.instant()).verdict();
+        VisitLog log = logged.log(clock.instant());
+        Acceptance.Verdict verdict = log.verdict();
+        Shop shop = shops.now();
         return new Report(
-                shop,
+                shop.name,
+                shop.address,
                 logged.visit().tag,
                 logged.customer().name,
                 logged.family().name(),
@@ -97,25 +113,22 @@ public class ReportMaker {
                                 total.newlyOut(),
                                 total.leftOut(),
                                 percent(total.recovery())),
-                logged.diagnoses().stream()
-                        .filter(d -> !d.dropped)
-                        .map(d -> words.of("cause", d.cause)
-                                + (d.channels.isEmpty() ? "" : " (" + d.channels.replace(",", ", ") + ")"))
-                        .toList(),
                 attempts(logged, standing),
                 besides.steps(logged),
                 besides.alsoFound(logged),
                 fluids(logged, standing),
                 logged.cyclesRun(),
                 soakMinutes(logged, standing),
+                words(soakMinutes(logged, standing)),
                 verdict,
                 logged.visit().outcome,
                 logged.visit().outcomeReason,
                 logged.food() == FoodStanding.NOT_FOOD ? null : words.of("food", logged.food()),
                 logged.headNow(clock.instant()).mayHavePower() ? null : power.of(logged.headNow(clock.instant())),
-                otherAgainst(logged),
                 logged.visit().closedAt,
-                logged.visit().closedBy);
+                logged.visit().closedBy,
+                plain.of(logged, log),
+                record.of(logged, log));
     }
 
     /** Bars, streams and pad prints in words, in the order of time. */
@@ -145,6 +158,8 @@ public class ReportMaker {
             LoggedVisit logged, NozzleMap first, NozzleMap last, boolean onlyOne) {
         Comparison comparison = Comparison.of(first, last);
         List<Report.ChannelLine> lines = new ArrayList<>();
+        // All combs of a head stand on page one.
+        CombSvg.Size size = logged.family().channels().size() > ONE_COLUMN ? CombSvg.HALF : CombSvg.WIDE;
         for (Channel channel : logged.family().channels()) {
             Counts counts = comparison.channels().get(channel.code());
             lines.add(new Report.ChannelLine(
@@ -159,10 +174,16 @@ public class ReportMaker {
                     counts.deflectedNow(),
                     counts.leftOut(),
                     percent(counts.recovery()),
-                    onlyOne
-                            ? CombSvg.single(last.channel(channel.code()), channel.ink())
-                            : CombSvg.facing(
-                                    first.channel(channel.code()), last.channel(channel.code()), channel.ink())));
+                    Pages.described(
+                            onlyOne
+                                    ? CombSvg.single(last.channel(channel.code()), channel.ink(), size)
+                                    : CombSvg.facing(
+                                            first.channel(channel.code()),
+                                            last.channel(channel.code()),
+                                            channel.ink(),
+                                            size),
+                            channel.colour() + ": " + counts.outBefore() + " out, now " + counts.outNow() + " of "
+                                    + channel.nozzles())));
         }
         return lines;
     }
@@ -174,8 +195,12 @@ public class ReportMaker {
             lines.add(new Report.AttemptLine(
                     lines.size() + 1,
                     attempt.startedAt,
-                    name(logged.treatment(attempt)),
-                    Stream.concat(lines(logged, attempt).stream(), work.noted(logged.noted(attempt)).stream())
+                    words.of("method", Method.of(logged.treatment(attempt))),
+                    Stream.of(
+                                    lines(logged, attempt).stream(),
+                                    work.noted(logged.noted(attempt)).stream(),
+                                    spent(attempt).stream())
+                            .flatMap(l -> l)
                             .toList(),
                     lot == null ? null : lot.name + ", lot " + lot.lotCode,
                     lot == null ? null : attempt.volumeMl,
@@ -183,15 +208,11 @@ public class ReportMaker {
                     attempt.departureReason,
                     against(logged.gates(attempt.against)),
                     logged.knot(attempt),
-                    words.of("knot", logged.knot(attempt))));
+                    Method.of(logged.treatment(attempt)).isBesideNozzles()
+                            ? "no check needed"
+                            : words.of("knot", logged.knot(attempt))));
         }
         return lines;
-    }
-
-    private String name(Treatment treatment) {
-        return treatment instanceof Treatment.Flush flush
-                ? words.of("method", flush.method())
-                : words.of("treatment", treatment.kind());
     }
 
     /** What was noted, and that it was entered later than it was begun. */
@@ -206,24 +227,6 @@ public class ReportMaker {
         return gates.stream().map(words::gate).toList();
     }
 
-    /** Checks that were printed, and looks that were taken, against a gate. */
-    private List<String> otherAgainst(LoggedVisit logged) {
-        List<String> lines = new ArrayList<>();
-        for (int i = 0; i < logged.checks().size(); i++) {
-            NozzleCheck check = logged.checks().get(i);
-            if (check.against != null) {
-                lines.add("Check " + (i + 1) + " was printed against a limit ("
-                        + String.join(" ", against(logged.gates(check.against))) + ") because: "
-                        + check.departureReason);
-            }
-        }
-        logged.findingsThatStand().stream()
-                .filter(f -> f.against != null)
-                .forEach(f -> lines.add("A look was taken against a limit ("
-                        + String.join(" ", against(logged.gates(f.against))) + ") because: " + f.departureReason));
-        return lines;
-    }
-
     private List<String> lines(LoggedVisit logged, Attempt attempt) {
         Treatment treatment = logged.treatment(attempt);
         String where = channels(treatment.channels(), logged);
@@ -231,23 +234,42 @@ public class ReportMaker {
             return work.strokes(flush);
         }
         if (treatment instanceof Treatment.Soak soak) {
-            return List.of(where + ": " + words.of("place", soak.place()) + ", planned " + soak.plannedMinutes()
-                    + " min" + actual(attempt));
+            return List.of(where + ": planned " + words(soak.plannedMinutes()) + actual(logged, attempt));
         }
         if (treatment instanceof Treatment.Bath b) {
             return List.of(where + ": " + b.bursts() + " × " + b.burstSeconds() + " s, " + number(b.levelMm())
                     + " mm over the face, " + number(b.temperatureC()) + " °C");
         }
         if (treatment instanceof Treatment.Handwork hands) {
-            return List.of(words.of("method", hands.method()) + ": " + where + waited(hands, attempt));
+            return List.of(where + waited(logged, hands, attempt));
         }
         Treatment.Cycle cycle = (Treatment.Cycle) treatment;
         return List.of(where + ": " + cycle.count() + " × " + words.of("strength", cycle.strength()));
     }
 
+    /** How long rounds took in all, and what of it went to waste. */
+    private static List<String> spent(Attempt attempt) {
+        List<String> lines = new ArrayList<>();
+        boolean rounds = attempt.kind == Treatment.Kind.FLUSH || attempt.kind == Treatment.Kind.BATH;
+        long minutes = attempt.endedAt == null
+                ? 0
+                : Duration.between(attempt.startedAt, attempt.endedAt).toMinutes();
+        if (rounds && minutes > 0) {
+            lines.add("In all " + words(minutes) + ".");
+        }
+        if (attempt.wasteId != null) {
+            BigDecimal ml = attempt.wasteMl == null ? attempt.volumeMl : attempt.wasteMl;
+            lines.add("To waste: " + Shelf.plain(ml) + " mL.");
+        }
+        return lines;
+    }
+
     /** Planned and real time of work that waited. */
-    private static String waited(Treatment.Handwork work, Attempt attempt) {
-        return work.plannedMinutes() == null ? "" : ", planned " + work.plannedMinutes() + " min" + actual(attempt);
+    private static String waited(LoggedVisit logged, Treatment.Handwork work, Attempt attempt) {
+        if (work.plannedMinutes() != null) {
+            return ", planned " + words(work.plannedMinutes()) + actual(logged, attempt);
+        }
+        return soaks(work.method()) ? actual(logged, attempt) : "";
     }
 
     private static String channels(java.util.Set<String> codes, LoggedVisit logged) {
@@ -258,18 +280,38 @@ public class ReportMaker {
                 .orElse("");
     }
 
-    private static String actual(Attempt attempt) {
-        return attempt.endedAt == null
+    private static String actual(LoggedVisit logged, Attempt attempt) {
+        Instant over = over(logged, attempt);
+        return over == null
                 ? ", still in"
-                : ", took "
-                        + Duration.between(attempt.startedAt, attempt.endedAt).toMinutes() + " min";
+                : ", took " + words(Duration.between(attempt.startedAt, over).toMinutes());
+    }
+
+    /** Minutes as a person says them: "25 min", "10 h 30 min". */
+    static String words(long minutes) {
+        return minutes < 120
+                ? minutes + " min"
+                : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
+    }
+
+    /** When work was really over: a pad or vapour without a clock lasts until the pad is out. */
+    private static Instant over(LoggedVisit logged, Attempt attempt) {
+        Method method = Method.of(logged.treatment(attempt));
+        boolean untimed = attempt.endedAt != null && !attempt.endedAt.isAfter(attempt.startedAt);
+        return untimed && soaks(method) && attempt.site != null && method.leavesPad(attempt.site)
+                ? logged.headEntriesThatStand().stream()
+                        .filter(e -> e.entry == HeadEntry.PAD_OUT && e.enteredAt.isAfter(attempt.startedAt))
+                        .map(e -> e.enteredAt)
+                        .findFirst()
+                        .orElse(null)
+                : attempt.endedAt;
     }
 
     /** Soaks, pads and vapour together, as long as they really lasted. */
     private static long soakMinutes(LoggedVisit logged, List<Attempt> standing) {
         return standing.stream()
-                .filter(a -> a.endedAt != null && soaks(Method.of(logged.treatment(a))))
-                .mapToLong(a -> Duration.between(a.startedAt, a.endedAt).toMinutes())
+                .filter(a -> soaks(Method.of(logged.treatment(a))) && over(logged, a) != null)
+                .mapToLong(a -> Duration.between(a.startedAt, over(logged, a)).toMinutes())
                 .sum();
     }
 

@@ -8,5 +8,6 @@ import java.awt.image.BufferedImage;
  * @param image decoded and turned the way its file says
  * @param mediaType of {@code kept}
  * @param kept the file without what tells where it was taken
+ * @param pages how many pages the kept file has
  */
-record Picture(BufferedImage image, String mediaType, byte[] kept) {}
+record Picture(BufferedImage image, String mediaType, byte[] kept, int pages) {}

@@ -13,6 +13,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Set;
+import java.util.function.BiPredicate;
+import java.util.zip.InflaterInputStream;
 import javax.imageio.ImageIO;
 import org.apache.commons.imaging.ImagingException;
 import org.apache.commons.imaging.formats.jpeg.exif.ExifRewriter;
@@ -24,11 +26,26 @@ import org.apache.commons.imaging.formats.tiff.write.TiffOutputSet;
 final class PictureFacts {
 
     private static final Set<String> PNG_CHUNKS_WITH_FACTS = Set.of("eXIf", "tEXt", "zTXt", "iTXt");
+    /** What makes up the picture itself. */
+    private static final Set<String> PNG_PICTURE = Set.of("IHDR", "PLTE", "tRNS", "IDAT", "IEND");
+
     private static final int PNG_SIGNATURE = 8;
+
+    /** Facts about a picture are small. */
+    private static final int MOST_FACTS = 1 << 16;
+
+    private static final int MOST_INFLATED = 4 << 20;
 
     private PictureFacts() {}
 
     /** 1 to 8 as EXIF numbers it; 1 when the file says nothing. */
+    static int orientation(byte[] file, Pictures.Kind kind) {
+        if (kind == Pictures.Kind.PDF) {
+            return 1;
+        }
+        return orientation(kind == Pictures.Kind.PNG ? factsOfPng(file) : file);
+    }
+
     static int orientation(byte[] file) {
         Metadata facts = facts(file);
         ExifIFD0Directory directory = facts == null ? null : facts.getFirstDirectoryOfType(ExifIFD0Directory.class);
@@ -51,13 +68,14 @@ final class PictureFacts {
     }
 
     /** The file as it is kept: as sent, but without position data. Pixels stay as they are. */
-    static Picture withoutPlace(byte[] file, Pictures.Kind kind, String mediaType, BufferedImage upright)
+    static Picture withoutPlace(byte[] file, Pictures.Kind kind, String mediaType, BufferedImage upright, int pages)
             throws IOException {
         return switch (kind) {
-            case JPEG -> new Picture(upright, mediaType, plainJpeg(file));
-            case PNG -> new Picture(upright, mediaType, plainPng(file));
-            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file);
-            case PDF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file);
+            case JPEG -> new Picture(upright, mediaType, plainJpeg(file), 1);
+            case PNG ->
+                orientation(file, kind) > 1 ? asPng(upright) : new Picture(upright, mediaType, plainPng(file), 1);
+            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file, pages);
+            case PDF -> new Picture(upright, mediaType, file, pages);
         };
     }
 
@@ -72,7 +90,7 @@ final class PictureFacts {
     private static Picture asPng(BufferedImage upright) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(upright, "png", bytes);
-        return new Picture(upright, "image/png", bytes.toByteArray());
+        return new Picture(upright, "image/png", bytes.toByteArray(), 1);
     }
 
     /** Of all facts only the orientation stays, since the pixels are stored unturned. */
@@ -98,8 +116,77 @@ final class PictureFacts {
         }
     }
 
-    /** A PNG is a signature and chunks: length, name, content, check sum. */
     private static byte[] plainPng(byte[] file) {
+        return chunks(file, (name, length) -> !PNG_CHUNKS_WITH_FACTS.contains(name));
+    }
+
+    /** Whether texts and profiles of a PNG stay small when they are inflated; more than a bound is never looked at. */
+    static boolean factsAreSmall(byte[] file) {
+        boolean[] small = {true};
+        chunks(file, (name, length) -> true, (name, at, length) -> {
+            int data = switch (name) {
+                case "zTXt", "iCCP" -> afterZero(file, at, length, 1) + 1;
+                case "iTXt" ->
+                    file[Math.min(file.length - 1, afterZero(file, at, length, 1))] == 1
+                            ? afterZero(file, at, length, 3)
+                            : -1;
+                default -> -1;
+            };
+            small[0] &= data < 0 || data >= at + length || inflatesTo(file, data, at + length - data) <= MOST_INFLATED;
+        });
+        return small[0];
+    }
+
+    /** Where so many zero bytes have passed; of an iTXt, two bytes stand between the first and the second. */
+    private static int afterZero(byte[] file, int at, int length, int zeros) {
+        int i = at;
+        for (int found = 0; i < at + length && found < zeros; i++) {
+            if (file[i] == 0) {
+                found++;
+                i += found == 1 && zeros > 1 ? 2 : 0;
+            }
+        }
+        return i;
+    }
+
+    private static long inflatesTo(byte[] file, int at, int length) {
+        byte[] buffer = new byte[8192];
+        long sum = 0;
+        try (InflaterInputStream in = new InflaterInputStream(new ByteArrayInputStream(file, at, length))) {
+            int read = in.read(buffer);
+            while (read >= 0 && sum <= MOST_INFLATED) {
+                sum += read;
+                read = in.read(buffer);
+            }
+        } catch (IOException e) {
+            // What does not inflate takes no room.
+            return sum;
+        }
+        return sum;
+    }
+
+    private interface Chunk {
+        void at(String name, int at, int length);
+    }
+
+    /** The picture alone, without what may inflate to any size. */
+    static byte[] barePng(byte[] file) {
+        return chunks(file, (name, length) -> PNG_PICTURE.contains(name));
+    }
+
+    private static byte[] factsOfPng(byte[] file) {
+        return chunks(
+                file,
+                (name, length) ->
+                        name.equals("IHDR") || name.equals("IEND") || name.equals("eXIf") && length <= MOST_FACTS);
+    }
+
+    /** A PNG is a signature and chunks: length, name, content, check sum. */
+    private static byte[] chunks(byte[] file, BiPredicate<String, Integer> wanted) {
+        return chunks(file, wanted, (name, at, length) -> {});
+    }
+
+    private static byte[] chunks(byte[] file, BiPredicate<String, Integer> wanted, Chunk each) {
         ByteArrayOutputStream out = new ByteArrayOutputStream(file.length);
         out.write(file, 0, PNG_SIGNATURE);
         ByteBuffer in = ByteBuffer.wrap(file);
@@ -110,7 +197,8 @@ final class PictureFacts {
                 break;
             }
             String name = new String(file, at + 4, 4, java.nio.charset.StandardCharsets.US_ASCII);
-            if (!PNG_CHUNKS_WITH_FACTS.contains(name)) {
+            each.at(name, at + 8, length);
+            if (wanted.test(name, length)) {
                 out.write(file, at, 12 + length);
             }
             at += 12 + length;

@@ -1,27 +1,38 @@
 package undoknot.server.scan;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
 import java.awt.geom.AffineTransform;
 import java.awt.image.AffineTransformOp;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBuffer;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
-import java.util.concurrent.Semaphore;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.server.problem.Refused;
 
-/** Decodes scans: PNG, JPEG, TIFF and the first page of a PDF. Sizes are looked at before anything is decoded. */
+/** Decodes scans: PNG, JPEG, and a page of a TIFF or PDF. Sizes are looked at before anything is decoded. */
 @Component
 class Pictures {
 
@@ -29,20 +40,45 @@ class Pictures {
     static final long MOST_PIXELS = 150_000_000;
     private static final int PDF_DPI = 300;
 
+    /** Longer sides and narrower pictures than these are no scan of a sheet. */
+    static final int MOST_SIDE = 30_000;
+
+    static final int MOST_ASPECT = 20;
+    static final int MOST_PAGES = 50;
+
     /** An A4 sheet at 600 dpi has 35 million pixels. Of larger pictures every second or third pixel is taken. */
     private static final long PIXELS_KEPT = 45_000_000;
 
-    /** A large scan takes some hundred megabytes while it is read, so one is read at a time. */
-    private final Semaphore turn = new Semaphore(1, true);
+    private static final int PLAIN_BYTES = 3;
 
-    /** Runs what decodes and reads a picture when its turn has come. */
-    <T> T inTurn(Supplier<T> work) {
-        turn.acquireUninterruptibly();
-        try {
-            return work.get();
-        } finally {
-            turn.release();
-        }
+    /** A picture with more pixels than this is read alone, since it takes some hundred megabytes. */
+    private static final long LARGE = 20_000_000;
+
+    private final Turns turns = new Turns();
+
+    /**
+     * What a file says of one of its pages before anything is decoded.
+     *
+     * @param pages how many the file has
+     * @param page the one asked for, from 1
+     */
+    record Measured(byte[] file, Kind kind, int pages, int page, long pixels) {}
+
+    /**
+     * Decodes a page and works on it when its turn has come: two at once, large ones alone, each person one. What is refused by
+     * its size takes no turn.
+     *
+     * @param who whose turn it is
+     */
+    <T> T inTurn(String who, byte[] file, int page, Function<Picture, T> work) {
+        Measured measured = measure(file, page);
+        int share = measured.pixels > LARGE ? Turns.ALL : 1;
+        return turns.take(who, share, () -> work.apply(decode(measured)));
+    }
+
+    /** Makes a picture in the same turn, as large as an ordinary one: a printed stand-in sheet takes as much room. */
+    <T> T inTurn(String who, Supplier<T> work) {
+        return turns.take(who, 1, work);
     }
 
     enum Kind {
@@ -81,10 +117,12 @@ class Pictures {
         }
     }
 
-    /**
-     * @throws Refused when the file is too large, of another type, cut off, or not what it says it is
-     */
     Picture decode(byte[] file) {
+        return decode(measure(file, 1));
+    }
+
+    /** @throws Refused when the file is too large, of another type, or has no such page */
+    Measured measure(byte[] file, int page) {
         if (file.length == 0) {
             throw refused("EMPTY", "The file is empty. Scan the check again.");
         }
@@ -98,10 +136,26 @@ class Pictures {
         if (kind == null) {
             throw refused("TYPE", "This is no PNG, JPEG, TIFF or PDF. Save the scan as one of these.");
         }
+        return orDamaged(() -> kind == Kind.PDF ? measurePdf(file, page) : measureImage(file, kind, page));
+    }
+
+    /** @throws Refused when the file is cut off, or not what it says it is */
+    private Picture decode(Measured measured) {
+        return orDamaged(() -> {
+            byte[] file = measured.file;
+            BufferedImage image = measured.kind == Kind.PDF ? pageOfPdf(measured) : image(measured);
+            BufferedImage upright = upright(plain(image), PictureFacts.orientation(file, measured.kind));
+            return PictureFacts.withoutPlace(file, measured.kind, measured.kind.mediaType, upright, measured.pages);
+        });
+    }
+
+    private interface Decoding<T> {
+        T go() throws IOException;
+    }
+
+    private static <T> T orDamaged(Decoding<T> work) {
         try {
-            BufferedImage image = kind == Kind.PDF ? firstPage(file) : image(file);
-            BufferedImage upright = upright(image, PictureFacts.orientation(file));
-            return PictureFacts.withoutPlace(file, kind, kind.mediaType, upright);
+            return work.go();
         } catch (IOException | RuntimeException e) {
             if (e instanceof Refused refused) {
                 throw refused;
@@ -110,31 +164,99 @@ class Pictures {
         }
     }
 
-    private static BufferedImage image(byte[] file) throws IOException {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+    private interface Reading<T> {
+        T of(ImageReader reader) throws IOException;
+    }
+
+    /** Only what makes up the picture is shown to the reader: texts and profiles may inflate to any size. */
+    private static <T> T with(byte[] file, Kind kind, Reading<T> work) throws IOException {
+        byte[] bare = kind == Kind.PNG ? PictureFacts.barePng(file) : file;
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bare))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
                 throw refused("TYPE", "This is no PNG, JPEG, TIFF or PDF. Save the scan as one of these.");
             }
             ImageReader reader = readers.next();
-            boolean[] warned = new boolean[1];
             try {
-                reader.setInput(in, true, true);
-                checkPixels(reader.getWidth(0), reader.getHeight(0));
-                // A JPEG that ends early is only warned of, and its rest filled with grey.
-                reader.addIIOReadWarningListener((source, warning) -> warned[0] = true);
-                ImageReadParam param = reader.getDefaultReadParam();
-                int every = everyNth((long) reader.getWidth(0) * reader.getHeight(0));
-                param.setSourceSubsampling(every, every, 0, 0);
-                BufferedImage image = reader.read(0, param);
-                if (warned[0]) {
-                    throw refused("DAMAGED", "The file is damaged or cut off. Scan or send it again.");
-                }
-                return image;
+                reader.setInput(in, kind != Kind.TIFF, true);
+                return work.of(reader);
             } finally {
                 reader.dispose();
             }
         }
+    }
+
+    private static Measured measureImage(byte[] file, Kind kind, int page) throws IOException {
+        if (kind == Kind.PNG && !PictureFacts.factsAreSmall(file)) {
+            throw refused("FACTS", "The file carries far more text than a picture. Save it anew, and send that.");
+        }
+        return with(file, kind, reader -> {
+            int pages = kind == Kind.TIFF ? pagesOf(reader) : 1;
+            checkPage(page, pages);
+            int width = reader.getWidth(page - 1);
+            int height = reader.getHeight(page - 1);
+            checkPixels(width, height);
+            return new Measured(file, kind, pages, page, (long) width * height);
+        });
+    }
+
+    private static int pagesOf(ImageReader reader) throws IOException {
+        int pages = reader.getNumImages(true);
+        if (pages > MOST_PAGES) {
+            throw tooManyPages(pages);
+        }
+        return pages;
+    }
+
+    private static Refused tooManyPages(int pages) {
+        return refused("PAGES", "The file has " + pages + " pages, more than 50. Send the page with the check alone.");
+    }
+
+    private static void checkPage(int page, int pages) {
+        if (page < 1 || page > pages) {
+            throw Refused.entry(
+                    "page",
+                    "PAGES",
+                    pages == 1 ? "The file has one page." : "The file has " + pages + " pages. Choose one of them.");
+        }
+    }
+
+    private static BufferedImage image(Measured measured) throws IOException {
+        return with(measured.file, measured.kind, reader -> {
+            boolean[] warned = new boolean[1];
+            // A JPEG that ends early is only warned of, and its rest filled with grey.
+            reader.addIIOReadWarningListener((source, warning) -> warned[0] = true);
+            ImageReadParam param = reader.getDefaultReadParam();
+            int every = everyNth(measured.pixels * bytesPerPixel(reader, measured.page - 1) / PLAIN_BYTES);
+            param.setSourceSubsampling(every, every, 0, 0);
+            BufferedImage image = reader.read(measured.page - 1, param);
+            if (warned[0] && measured.kind == Kind.JPEG) {
+                throw refused("DAMAGED", "The file is damaged or cut off. Scan or send it again.");
+            }
+            return image;
+        });
+    }
+
+    private static int bytesPerPixel(ImageReader reader, int page) throws IOException {
+        ImageTypeSpecifier type = reader.getRawImageType(page);
+        return type == null
+                ? PLAIN_BYTES
+                : Math.max(PLAIN_BYTES, (type.getColorModel().getPixelSize() + 7) / 8);
+    }
+
+    /** Eight bits a colour, whatever the file has: sixteen bits lose their lower half, transparency shows white. */
+    private static BufferedImage plain(BufferedImage image) {
+        boolean isPlain = image.getRaster().getTransferType() == DataBuffer.TYPE_BYTE
+                && !image.getColorModel().hasAlpha()
+                && image.getSampleModel().getNumBands() != 2;
+        if (isPlain) {
+            return image;
+        }
+        BufferedImage plain = new BufferedImage(image.getWidth(), image.getHeight(), BufferedImage.TYPE_3BYTE_BGR);
+        Graphics2D g = plain.createGraphics();
+        g.drawImage(image, 0, 0, Color.WHITE, null);
+        g.dispose();
+        return plain;
     }
 
     /** Which share of rows and columns keeps a picture within {@link #PIXELS_KEPT}: 1 for all, 2 for every second. */
@@ -149,17 +271,59 @@ class Pictures {
                     "The picture has " + width * height / 1_000_000
                             + " megapixels, more than 150. Scan at 300 or 600 dpi.");
         }
+        long longer = Math.max(width, height);
+        if (longer > MOST_SIDE || longer > MOST_ASPECT * Math.min(width, height)) {
+            throw refused(
+                    "SHAPE",
+                    "The picture is " + width + " by " + height + " pixels: no scan of a sheet. Scan the check again.");
+        }
     }
 
-    private static BufferedImage firstPage(byte[] file) throws IOException {
-        try (PDDocument document = Loader.loadPDF(file)) {
-            if (document.getNumberOfPages() == 0) {
+    private static PDDocument open(byte[] file) throws IOException {
+        return Loader.loadPDF(file, "", null, null, IOUtils.createTempFileOnlyStreamCache());
+    }
+
+    private static Measured measurePdf(byte[] file, int page) throws IOException {
+        try (PDDocument document = open(file)) {
+            int pages = document.getNumberOfPages();
+            if (pages == 0) {
                 throw refused("EMPTY", "The PDF has no page. Scan the check again.");
             }
-            PDRectangle page = document.getPage(0).getCropBox();
-            checkPixels(Math.round(page.getWidth() / 72 * PDF_DPI), Math.round(page.getHeight() / 72 * PDF_DPI));
-            int every = everyNth((long) (page.getWidth() / 72 * PDF_DPI * page.getHeight() / 72 * PDF_DPI));
-            return new PDFRenderer(document).renderImageWithDPI(0, (float) PDF_DPI / every, ImageType.RGB);
+            if (pages > MOST_PAGES) {
+                throw tooManyPages(pages);
+            }
+            checkPage(page, pages);
+            PDPage wanted = document.getPage(page - 1);
+            PDRectangle box = wanted.getCropBox();
+            long width = Math.round(box.getWidth() / 72 * PDF_DPI);
+            long height = Math.round(box.getHeight() / 72 * PDF_DPI);
+            checkPixels(width, height);
+            checkImages(wanted.getResources(), 0);
+            return new Measured(file, Kind.PDF, pages, page, width * height);
+        }
+    }
+
+    /** Pictures in a page are decoded whole, so that each has to be within bounds itself. */
+    private static void checkImages(PDResources resources, int depth) throws IOException {
+        if (resources == null || depth > 4) {
+            return;
+        }
+        for (COSName name : resources.getXObjectNames()) {
+            PDXObject object = resources.getXObject(name);
+            if (object instanceof PDImageXObject image) {
+                checkPixels(image.getWidth(), image.getHeight());
+            } else if (object instanceof PDFormXObject form) {
+                checkImages(form.getResources(), depth + 1);
+            }
+        }
+    }
+
+    private static BufferedImage pageOfPdf(Measured measured) throws IOException {
+        try (PDDocument document = open(measured.file)) {
+            PDFRenderer renderer = new PDFRenderer(document);
+            renderer.setSubsamplingAllowed(true);
+            int every = everyNth(measured.pixels);
+            return renderer.renderImageWithDPI(measured.page - 1, (float) PDF_DPI / every, ImageType.RGB);
         }
     }
 

@@ -34,6 +34,12 @@ public class Scan {
     @NotAudited
     public int heightPx;
 
+    /** Pages of the file, and the one that was read, from 1. */
+    @NotAudited
+    public int pages = 1;
+
+    public int page = 1;
+
     /** SHA-256 of the file as it was sent, so that a repeated upload is known. */
     @NotAudited
     @Column(columnDefinition = "char(64)")

@@ -1,7 +1,6 @@
 package undoknot.server.scan;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
@@ -33,6 +32,7 @@ import undoknot.head.Family;
 import undoknot.nozzle.NozzleMap;
 import undoknot.scan.Point;
 import undoknot.scan.ScanReader;
+import undoknot.server.entry.EntryReader;
 import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
 import undoknot.server.mapfile.NozzleMapFile;
@@ -48,14 +48,14 @@ class ScanController {
     private final Layouts layouts;
     private final Families families;
     private final StoredJson stored;
-    private final ObjectMapper json;
+    private final EntryReader entries;
 
-    ScanController(ScanKeeper keeper, Layouts layouts, Families families, StoredJson stored, ObjectMapper json) {
+    ScanController(ScanKeeper keeper, Layouts layouts, Families families, StoredJson stored, EntryReader entries) {
         this.keeper = keeper;
         this.layouts = layouts;
         this.families = families;
         this.stored = stored;
-        this.json = json;
+        this.entries = entries;
     }
 
     /** @param map absent when the sheet could not be placed */
@@ -63,7 +63,7 @@ class ScanController {
 
     @Operation(
             summary = "Reads a scanned check without storing anything",
-            description = "Takes PNG, JPEG, TIFF or the first page of a PDF, at most 40 MB and 150 megapixels. "
+            description = "Takes PNG, JPEG, or a page of a TIFF or PDF, at most 40 MB and 150 megapixels. "
                     + "Answers with the nozzle map, and for each nozzle how sure its state is. When the sheet cannot be "
                     + "placed, `reading.notFound` says why: send the corners of the sheet as well.")
     @PostMapping(path = "/api/scans/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -88,7 +88,8 @@ class ScanController {
                                             value =
                                                     "{\"sheet\":[{\"x\":31,\"y\":18},{\"x\":2440,\"y\":25},{\"x\":2436,\"y\":3490},{\"x\":27,\"y\":3481}],\"blocks\":{}}"))
                     @RequestParam(name = "corners", required = false)
-                    String corners) {
+                    String corners,
+            @RequestParam(name = "page", defaultValue = "1") int page) {
         CheckLayout wanted = layoutOf(layout);
         Family family = families.get(wanted.family(), "layout");
         List<CheckLayout.Problem> problems = wanted.problems(family);
@@ -100,6 +101,7 @@ class ScanController {
         }
         ScanResult result = keeper.read(
                 bytes(image),
+                page,
                 wanted,
                 corners == null || corners.isBlank() ? ScanReader.ByHand.NOTHING : byHand(corners));
         return new ReadAnswer(
@@ -111,8 +113,9 @@ class ScanController {
 
     @Operation(summary = "Shows a scan without storing it: upright, as JPEG, at most 1600 pixels along its longer side")
     @PostMapping(path = "/api/scans/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    ResponseEntity<byte[]> previewOf(@RequestPart("image") MultipartFile image) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(keeper.preview(bytes(image)));
+    ResponseEntity<byte[]> previewOf(
+            @RequestPart("image") MultipartFile image, @RequestParam(name = "page", defaultValue = "1") int page) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(keeper.preview(bytes(image), page));
     }
 
     private CheckLayout layoutOf(String text) {
@@ -131,7 +134,7 @@ class ScanController {
 
     private <T> T parse(String text, Class<T> type, String field, String message) {
         try {
-            return json.readValue(text, type);
+            return entries.read(text, type);
         } catch (JsonProcessingException e) {
             throw Refused.entry(field, "not-readable", message);
         }
@@ -156,18 +159,26 @@ class ScanController {
         }
     }
 
-    /** @param sheetPerMm pixels a millimetre of the straight sheet */
+    /**
+     * @param pages of the file
+     * @param page the one that was read, from 1
+     * @param lookFirst channels, and SHEET for the whole, that a person looks at before it is accepted
+     * @param sheetPerMm pixels a millimetre of the straight sheet
+     */
     record ScanView(
             UUID id,
             UUID layoutId,
             String fileName,
             int widthPx,
             int heightPx,
+            int pages,
+            int page,
             boolean simulated,
             Instant addedAt,
             String addedBy,
             @Nullable Corners byHand,
             ScanResult result,
+            List<String> lookFirst,
             CheckLayout layout,
             double sheetPerMm) {}
 
@@ -177,16 +188,26 @@ class ScanController {
             @PathVariable UUID visitId,
             @PathVariable UUID id,
             @RequestPart("image") MultipartFile image,
-            @RequestParam("layout") UUID layout) {
+            @RequestParam("layout") UUID layout,
+            @RequestParam(name = "page", defaultValue = "1") int page) {
         String name = image.getOriginalFilename() == null ? "scan" : image.getOriginalFilename();
         String shortName = name.replaceFirst(".*[/\\\\]", "");
         return view(keeper.add(
                 visitId,
                 id,
                 layout,
-                shortName.length() > 200 ? shortName.substring(0, 200) : shortName,
-                bytes(image),
+                new ScanKeeper.Sent(
+                        shortName.length() > 200 ? shortName.substring(0, 200) : shortName, bytes(image), page),
                 false));
+    }
+
+    /** @param page from 1 */
+    record PageEntry(@NotNull(message = "Choose a page.") Integer page) {}
+
+    @Operation(summary = "Reads another page of a kept scan")
+    @PutMapping("/api/visits/{visitId}/scans/{id}/page")
+    ScanView page(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody PageEntry entry) {
+        return view(keeper.turnTo(visitId, id, entry.page()));
     }
 
     @GetMapping("/api/visits/{visitId}/scans/{id}")
@@ -219,11 +240,11 @@ class ScanController {
     /** The picture as a browser shows it: upright, as JPEG, at most 1600 pixels along its longer side. */
     @GetMapping(path = "/api/visits/{visitId}/scans/{id}/preview")
     ResponseEntity<byte[]> preview(@PathVariable UUID visitId, @PathVariable UUID id) {
-        keeper.get(visitId, id);
+        Scan scan = keeper.get(visitId, id);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noCache().cachePrivate())
                 .contentType(MediaType.IMAGE_JPEG)
-                .body(keeper.preview(id));
+                .body(keeper.preview(scan));
     }
 
     /** The sheet laid straight, as JPEG; absent when it could not be placed. */
@@ -241,17 +262,21 @@ class ScanController {
     }
 
     ScanView view(Scan scan) {
+        ScanResult result = stored.read(scan.result, ScanResult.class);
         return new ScanView(
                 scan.id,
                 scan.layoutId,
                 scan.fileName,
                 scan.widthPx,
                 scan.heightPx,
+                scan.pages,
+                scan.page,
                 scan.simulated,
                 scan.addedAt,
                 scan.addedBy,
                 scan.byHand == null ? null : stored.read(scan.byHand, Corners.class),
-                stored.read(scan.result, ScanResult.class),
+                result,
+                result.mustBeLookedAt(),
                 layouts.get(scan.layoutId),
                 ScanKeeper.SHEET_PER_MM);
     }

@@ -1,7 +1,5 @@
 package undoknot.server.scan;
 
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -11,6 +9,7 @@ import java.time.Clock;
 import java.util.HexFormat;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import undoknot.head.CheckLayout;
 import undoknot.scan.Jpeg;
@@ -36,6 +35,7 @@ public class ScanKeeper {
     static final double SHEET_PER_MM = 8;
 
     private static final int PREVIEW_SIDE = 1600;
+    private static final double PRINTED_QUALITY = 0.92;
     private static final double SHEET_QUALITY = 0.82;
 
     private final Pictures pictures;
@@ -69,12 +69,17 @@ public class ScanKeeper {
     /** @param sheet the sheet laid straight, or null when it could not be placed */
     private record Read(ScanResult result, byte[] sheet) {}
 
-    private record Kept(String mediaType, byte[] file, int width, int height, Read read) {}
+    private record Kept(String mediaType, byte[] file, int width, int height, int pages, Read read) {}
 
     /** Reads a file without keeping anything. */
-    ScanResult read(byte[] file, CheckLayout layout, ScanReader.ByHand byHand) {
+    ScanResult read(byte[] file, int page, CheckLayout layout, ScanReader.ByHand byHand) {
         return pictures.inTurn(
-                () -> read(pictures.decode(file).image(), layout, byHand, false).result());
+                me(), file, page, p -> read(p.image(), layout, byHand, false).result());
+    }
+
+    /** Whose turn it is. */
+    private static String me() {
+        return SignedIn.now().name();
     }
 
     private static Read read(BufferedImage image, CheckLayout layout, ScanReader.ByHand byHand, boolean withSheet) {
@@ -85,7 +90,7 @@ public class ScanKeeper {
                 return new Read(ScanResult.of(reading), null);
             }
             BufferedImage sheet =
-                    StraightSheet.of(raster, reading.fit().plane(), layout.widthMm(), layout.heightMm(), SHEET_PER_MM);
+                    StraightSheet.of(raster, reading.fit().warp(), layout.widthMm(), layout.heightMm(), SHEET_PER_MM);
             return new Read(ScanResult.of(reading), Jpeg.of(sheet, SHEET_QUALITY));
         } catch (SheetNotFound e) {
             return new Read(ScanResult.of(e), null);
@@ -95,11 +100,19 @@ public class ScanKeeper {
     }
 
     /**
+     * A file as it came in.
+     *
+     * @param page the page to read, from 1
+     */
+    public record Sent(String fileName, byte[] file, int page) {}
+
+    /**
      * Reads a file and keeps it with a visit. Sent twice under one id it is kept once.
      *
      * @throws Refused when the id already stands for another picture
      */
-    public Scan add(UUID visitId, UUID id, UUID layoutId, String fileName, byte[] file, boolean simulated) {
+    public Scan add(UUID visitId, UUID id, UUID layoutId, Sent sent, boolean simulated) {
+        byte[] file = sent.file();
         String hash = hash(file);
         Scan known = scans.findById(id).orElse(null);
         if (known != null) {
@@ -107,23 +120,28 @@ public class ScanKeeper {
         }
         CheckLayout layout = layoutFor(loader.getOpen(visitId), layoutId);
         // The decoded image is let go before anything waits for the database.
-        Kept kept = pictures.inTurn(() -> {
-            Picture picture = pictures.decode(file);
-            return new Kept(
-                    picture.mediaType(),
-                    picture.kept(),
-                    picture.image().getWidth(),
-                    picture.image().getHeight(),
-                    read(picture.image(), layout, ScanReader.ByHand.NOTHING, true));
-        });
+        Kept kept = pictures.inTurn(
+                me(),
+                file,
+                sent.page(),
+                picture -> new Kept(
+                        picture.mediaType(),
+                        picture.kept(),
+                        picture.image().getWidth(),
+                        picture.image().getHeight(),
+                        picture.pages(),
+                        read(picture.image(), layout, ScanReader.ByHand.NOTHING, true)));
         return writes.run(() -> {
+            loader.lockOpen(visitId);
             Scan meanwhile = scans.findById(id).orElse(null);
             if (meanwhile != null) {
                 return same(meanwhile, visitId, hash);
             }
             Scan scan = new Scan(
                     id, visitId, layoutId, clock.instant(), SignedIn.now().displayName());
-            scan.fileName = fileName;
+            scan.fileName = sent.fileName();
+            scan.pages = kept.pages();
+            scan.page = kept.pages() == 1 ? 1 : sent.page();
             scan.mediaType = kept.mediaType();
             scan.widthPx = kept.width();
             scan.heightPx = kept.height();
@@ -137,6 +155,11 @@ public class ScanKeeper {
             scanPictures.saveAndFlush(picture);
             return row;
         });
+    }
+
+    /** Makes a picture when its turn has come, as one that is sent waits for it. */
+    public <T> T inTurn(Supplier<T> work) {
+        return pictures.inTurn(me(), work);
     }
 
     private static Scan same(Scan known, UUID visitId, String hash) {
@@ -162,8 +185,9 @@ public class ScanKeeper {
         Scan scan = get(visitId, id);
         byte[] original = picture(id).original;
         CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
-        Read read = pictures.inTurn(() -> read(pictures.decode(original).image(), layout, byHand, true));
+        Read read = pictures.inTurn(me(), original, scan.page, p -> read(p.image(), layout, byHand, true));
         return writes.run(() -> {
+            loader.lockOpen(visitId);
             Scan row = get(visitId, id);
             row.byHand = stored.write(byHand);
             row.result = stored.write(read.result());
@@ -175,24 +199,49 @@ public class ScanKeeper {
         });
     }
 
-    byte[] preview(UUID id) {
-        return preview(picture(id).original);
+    /** Reads another page of a kept file. Corners placed on the page before go with it. */
+    Scan turnTo(UUID visitId, UUID id, int page) {
+        LoggedVisit logged = loader.getOpen(visitId);
+        Scan scan = get(visitId, id);
+        CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
+        Kept kept = pictures.inTurn(
+                me(),
+                picture(id).original,
+                page,
+                p -> new Kept(
+                        p.mediaType(),
+                        p.kept(),
+                        p.image().getWidth(),
+                        p.image().getHeight(),
+                        p.pages(),
+                        read(p.image(), layout, ScanReader.ByHand.NOTHING, true)));
+        return writes.run(() -> {
+            loader.lockOpen(visitId);
+            Scan row = get(visitId, id);
+            row.page = page;
+            row.widthPx = kept.width();
+            row.heightPx = kept.height();
+            row.byHand = null;
+            row.result = stored.write(kept.read().result());
+            Scan turned = scans.saveAndFlush(row);
+            ScanPicture pictureRow = picture(id);
+            pictureRow.sheet = kept.read().sheet();
+            scanPictures.saveAndFlush(pictureRow);
+            return turned;
+        });
+    }
+
+    byte[] preview(Scan scan) {
+        return preview(picture(scan.id).original, scan.page);
     }
 
     /** A file as a browser shows it; nothing is kept. */
-    byte[] preview(byte[] original) {
-        return pictures.inTurn(() -> small(pictures.decode(original).image()));
+    byte[] preview(byte[] original, int page) {
+        return pictures.inTurn(me(), original, page, p -> small(p.image()));
     }
 
     private static byte[] small(BufferedImage image) {
-        double scale = Math.min(1, (double) PREVIEW_SIDE / Math.max(image.getWidth(), image.getHeight()));
-        int width = (int) Math.max(1, Math.round(image.getWidth() * scale));
-        int height = (int) Math.max(1, Math.round(image.getHeight() * scale));
-        BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
-        Graphics2D g = small.createGraphics();
-        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        g.drawImage(image, 0, 0, width, height, null);
-        g.dispose();
+        BufferedImage small = Photos.fitted(image, PREVIEW_SIDE);
         try {
             return Jpeg.of(small, SHEET_QUALITY);
         } catch (IOException e) {

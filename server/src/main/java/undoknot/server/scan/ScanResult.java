@@ -5,6 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.lang.Nullable;
+import undoknot.nozzle.ChannelMap;
+import undoknot.nozzle.NozzleMap;
+import undoknot.scan.LookFirst;
 import undoknot.scan.NozzleReading;
 import undoknot.scan.Point;
 import undoknot.scan.SheetNotFound;
@@ -26,9 +29,15 @@ public record ScanResult(
      * @param residualMm typical distance between printed dashes and the layout laid over them
      * @param corners of the sheet in the picture, pixels, clockwise from its own top left
      * @param cover share of the ink in the blocks that lies on a dash
+     * @param grey whether the picture has no colour, so that channels were told by their place alone
      */
     public record FitView(
-            SheetReading.How how, double residualMm, List<Point> corners, double pixelsPerMm, double cover) {}
+            SheetReading.How how,
+            double residualMm,
+            List<Point> corners,
+            double pixelsPerMm,
+            double cover,
+            boolean grey) {}
 
     /**
      * Lists and texts begin with nozzle 1.
@@ -41,6 +50,7 @@ public record ScanResult(
      * @param doubts why a nozzle was left unread, by nozzle
      * @param usualFromOthers whether other channels told how dark a dash should be
      * @param foreign nozzles with another channel's ink
+     * @param printsAs the channel whose ink all of its dashes have, empty when that is not known, absent when they have their own
      */
     public record ChannelResult(
             String states,
@@ -50,7 +60,8 @@ public record ScanResult(
             List<Integer> densities,
             Map<Integer, NozzleReading.Doubt> doubts,
             boolean usualFromOthers,
-            int foreign) {}
+            int foreign,
+            @Nullable String printsAs) {}
 
     static ScanResult of(SheetNotFound e) {
         return new ScanResult(e.why(), e.getMessage(), null, Map.of());
@@ -88,13 +99,14 @@ public record ScanResult(
                             densities,
                             doubts,
                             channel.usualFromOthers(),
-                            channel.foreign()));
+                            channel.foreign(),
+                            channel.printsAs()));
         });
         SheetReading.Fit fit = reading.fit();
         return new ScanResult(
                 null,
                 null,
-                new FitView(fit.how(), fit.residualMm(), fit.corners(), fit.pixelsPerMm(), fit.cover()),
+                new FitView(fit.how(), fit.residualMm(), fit.corners(), fit.pixelsPerMm(), fit.cover(), fit.grey()),
                 channels);
     }
 
@@ -103,6 +115,16 @@ public record ScanResult(
         Map<String, Integer> foreign = new LinkedHashMap<>();
         channels.forEach((code, channel) -> foreign.put(code, channel.foreign()));
         return foreign;
+    }
+
+    /** What a person looks at before it is accepted: channels, and the whole sheet, see {@link LookFirst}. */
+    public List<String> mustBeLookedAt() {
+        if (channels.isEmpty()) {
+            return List.of();
+        }
+        Map<String, ChannelMap> maps = new LinkedHashMap<>();
+        channels.forEach((code, channel) -> maps.put(code, ChannelMap.of(channel.states())));
+        return LookFirst.at(new NozzleMap(maps));
     }
 
     public Map<String, String> states() {

@@ -239,6 +239,8 @@ class AttemptLog {
         GateKeeper.Departure why =
                 new GateKeeper.Departure(EnteredWork.reason(entry, noted), Boolean.TRUE.equals(entry.doneAnyway()));
         String against = gates.pass(gates.ofWork(logged, treatment, situation, entry.wasteId(), entry.wasteMl()), why);
+        EnteredWork.checkPass(method, noted, entry.note());
+        EnteredWork.checkLetStand(logged.log(clock.instant()), treatment, noted);
 
         List<Object> written = new ArrayList<>();
         UUID visitId = logged.visit().id;

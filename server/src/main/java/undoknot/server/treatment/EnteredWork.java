@@ -1,7 +1,10 @@
 package undoknot.server.treatment;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
+import undoknot.finish.Alignment;
 import undoknot.server.fluid.FluidLot;
 import undoknot.server.problem.Refused;
 import undoknot.server.treatment.AttemptController.AttemptEntry;
@@ -14,6 +17,8 @@ import undoknot.sitting.Part;
 import undoknot.sitting.PartWork;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
+import undoknot.visit.Step;
+import undoknot.visit.VisitLog;
 
 /** What entered work must be for itself, before any gate is asked, and what follows from its kind. */
 final class EnteredWork {
@@ -53,6 +58,36 @@ final class EnteredWork {
         if (treatment instanceof Treatment.Handwork work && work.method() == Method.DAMPER && !fitted) {
             throw Refused.entry(
                     "noted.parts", "MISSING", "Say at each channel that its damper is new, or pull fluid by strokes.");
+        }
+    }
+
+    /** An alignment is what looked best at each position; one that did not settle stands with a note alone (handbook 14). */
+    static void checkPass(Method method, Noted noted, String note) {
+        if (method != Method.ALIGN) {
+            return;
+        }
+        if (noted.pass() == null) {
+            throw Refused.entry(
+                    "noted.pass.best", "MISSING", "Enter the step that looks best at every position, under Align.");
+        }
+        if (noted.pass().accepted() && (note == null || note.isBlank())) {
+            throw Refused.entry("note", "MISSING", "Say why it may stand although it did not settle.");
+        }
+    }
+
+    /** Nothing is let stand before the strip was cleaned and two more passes were printed. */
+    static void checkLetStand(VisitLog before, Treatment treatment, Noted noted) {
+        if (noted.pass() == null || !noted.pass().accepted()) {
+            return;
+        }
+        List<Step> steps = new ArrayList<>(before.steps());
+        steps.add(new Step.Worked("entered", treatment, noted));
+        VisitLog with = new VisitLog(before.family(), before.jobClass(), before.told(), steps, before.head());
+        if (Alignment.of(with).state() != Alignment.State.ACCEPTED) {
+            throw Refused.entry(
+                    "noted.pass.accepted",
+                    "TOO_EARLY",
+                    "It may stand once the strip was cleaned and two more passes did not settle it. Enter it as a pass.");
         }
     }
 

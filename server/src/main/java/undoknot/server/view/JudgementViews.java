@@ -12,6 +12,7 @@ import undoknot.advice.Advice;
 import undoknot.advice.Judgement;
 import undoknot.diagnosis.NextLook;
 import undoknot.diagnosis.Ranking;
+import undoknot.finish.Proof;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
@@ -42,7 +43,7 @@ public class JudgementViews {
         return new JudgementView(
                 judgement.ranking().causes(),
                 judgement.ranking().channels(),
-                looks(logged, judgement),
+                looks(logged, judgement, now),
                 Sign.BY_THE_WAY.stream().sorted().toList(),
                 findings(logged, now),
                 lastChange(logged, judgement),
@@ -59,7 +60,7 @@ public class JudgementViews {
     }
 
     /** Every look that fits the head; proposed is what the advice says to look at, or else what is worth most, if anything is. */
-    private static List<JudgementView.LookView> looks(LoggedVisit logged, Judgement judgement) {
+    private static List<JudgementView.LookView> looks(LoggedVisit logged, Judgement judgement, Instant now) {
         List<JudgementView.LookView> views = new ArrayList<>();
         Advice first = judgement.advice().first();
         NextLook.Proposal best = judgement.looks().stream()
@@ -67,8 +68,10 @@ public class JudgementViews {
                 .findFirst()
                 .orElse(null);
         Look proposed = first.look() != null ? first.look() : best == null ? null : best.look();
+        Set<Look> wanted = Proof.of(logged.log(now)).stream().map(Proof::look).collect(Collectors.toSet());
         for (Look look : Look.values()) {
-            if (!look.fits(logged.family().construction())) {
+            // A page proves what was told or mended, and is no look for anything else.
+            if (!look.fits(logged.family().construction()) || look.isProof() && !wanted.contains(look)) {
                 continue;
             }
             NextLook.Proposal p = judgement.looks().stream()
@@ -85,7 +88,7 @@ public class JudgementViews {
                     look.tools(),
                     look.risk(),
                     look.findings(),
-                    p == null && !taken && look != proposed,
+                    p == null && !taken && look != proposed && !look.isProof(),
                     p == null ? 0 : p.bits(),
                     p == null ? 0 : p.bitsPerMinute(),
                     look == first.look() && !first.channels().isEmpty()

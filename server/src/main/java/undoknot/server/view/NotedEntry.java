@@ -14,7 +14,9 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
 import undoknot.head.Family;
+import undoknot.head.Machine;
 import undoknot.server.problem.Refused;
+import undoknot.sitting.AlignmentPass;
 import undoknot.sitting.Asked;
 import undoknot.sitting.Noted;
 import undoknot.sitting.Part;
@@ -26,7 +28,62 @@ import undoknot.treatment.Method;
 public record NotedEntry(
         @Nullable Map<Asked, BigDecimal> answers,
         @Nullable @Valid List<PartEntry> parts,
-        @Nullable @Valid List<TurnEntry> turns) {
+        @Nullable @Valid List<TurnEntry> turns,
+        @Nullable @Valid PassEntry pass) {
+
+    /**
+     * One pass of an alignment.
+     *
+     * @param scale as it was printed
+     * @param best the step that looks best, one a position
+     * @param accepted that it may stand although it did not settle; absent for no
+     */
+    public record PassEntry(
+            @NotNull(message = "Say what scale was printed.")
+            ScaleEntry scale,
+
+            @NotNull(message = BEST) List<@NotNull(message = BEST) Integer> best,
+
+            @Nullable Boolean accepted) {
+        static PassEntry of(AlignmentPass p) {
+            return p == null ? null : new PassEntry(ScaleEntry.of(p.scale()), p.best(), p.accepted());
+        }
+
+        AlignmentPass pass() {
+            Machine.Alignment printed;
+            try {
+                printed = scale.scale();
+            } catch (IllegalArgumentException e) {
+                throw Refused.entry(
+                        "noted.pass.scale", "RANGE", "Enter 1 to 40 positions, and a centre that lies on the scale.");
+            }
+            for (int i = 0; i < best.size(); i++) {
+                if (best.get(i) < printed.least() || best.get(i) > printed.most()) {
+                    throw Refused.entry(
+                            "noted.pass.best[" + i + "]",
+                            "RANGE",
+                            "The scale goes from " + printed.least() + " to " + printed.most() + ".");
+                }
+            }
+            if (best.size() != printed.positions()) {
+                throw Refused.entry("noted.pass.best", "MISSING", BEST);
+            }
+            return new AlignmentPass(printed, best, Boolean.TRUE.equals(accepted));
+        }
+    }
+
+    private static final String BEST = "Enter the step that looks best at every position.";
+
+    /** The scale of an alignment; see {@link Machine.Alignment}. */
+    public record ScaleEntry(int positions, int least, int most, int centre, boolean recentres) {
+        public static ScaleEntry of(Machine.Alignment a) {
+            return new ScaleEntry(a.positions(), a.least(), a.most(), a.centre(), a.recentres());
+        }
+
+        Machine.Alignment scale() {
+            return new Machine.Alignment(positions, least, most, centre, recentres);
+        }
+    }
 
     /** @param channel whose part it is; absent for parts of the machine or the whole head */
     public record PartEntry(
@@ -87,7 +144,8 @@ public record NotedEntry(
                         noted.parts().stream()
                                 .map(p -> new PartEntry(p.part(), p.channel(), p.act()))
                                 .toList(),
-                        noted.turns().stream().map(TurnEntry::of).toList());
+                        noted.turns().stream().map(TurnEntry::of).toList(),
+                        PassEntry.of(noted.pass()));
     }
 
     /**
@@ -118,7 +176,8 @@ public record NotedEntry(
                 parts == null
                         ? List.of()
                         : parts.stream().map(p -> work(p, family)).toList(),
-                List.of());
+                List.of(),
+                method == Method.ALIGN && pass != null ? pass.pass() : null);
     }
 
     private static PartWork work(PartEntry entry, Family family) {

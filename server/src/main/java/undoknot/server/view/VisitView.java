@@ -16,6 +16,7 @@ import undoknot.visit.StepClock;
  * A visit whole, with its judgement.
  *
  * @param foodCare whether only what is safe for food may come near it
+ * @param followUp what was done before, for a head that came back within the follow-up; absent for any other
  * @param standIn whether a stand-in answers for the head, so that checks of it can be printed here
  */
 public record VisitView(
@@ -48,7 +49,9 @@ public record VisitView(
         JudgementView judgement,
         UsualView usual,
         List<PartCountView> parts,
-        @Nullable ProcedureView procedure) {
+        @Nullable ProcedureView procedure,
+        FinishView finish,
+        @Nullable FollowUp followUp) {
     public static VisitView of(
             LoggedVisit c,
             List<Visit> ofThisHead,
@@ -56,6 +59,8 @@ public record VisitView(
             JudgementView judgement,
             UsualView usual,
             List<PartCountView> parts,
+            FinishView finish,
+            @Nullable FollowUp followUp,
             Instant now) {
         Visit v = c.visit();
         return new VisitView(
@@ -94,6 +99,8 @@ public record VisitView(
                 judgement,
                 usual,
                 parts,
-                ProcedureView.of(c));
+                ProcedureView.of(c),
+                finish,
+                followUp);
     }
 }

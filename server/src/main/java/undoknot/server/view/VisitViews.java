@@ -2,17 +2,22 @@ package undoknot.server.view;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import undoknot.server.advice.Judge;
+import undoknot.server.outcome.Money;
 import undoknot.server.practice.House;
 import undoknot.server.standin.StandIns;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.OffPartPhotos;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.server.visit.Visits;
+import undoknot.visit.VisitLog;
 
 /** Shows one visit whole, with its judgement: one load of its log, judged once. */
 @Component
@@ -24,6 +29,8 @@ public class VisitViews {
     private final Judge judge;
     private final JudgementViews judgements;
     private final House house;
+    private final Money money;
+    private final OffPartPhotos photos;
     private final Clock clock;
 
     VisitViews(
@@ -33,6 +40,8 @@ public class VisitViews {
             Judge judge,
             JudgementViews judgements,
             House house,
+            Money money,
+            OffPartPhotos photos,
             Clock clock) {
         this.loader = loader;
         this.visits = visits;
@@ -40,6 +49,8 @@ public class VisitViews {
         this.judge = judge;
         this.judgements = judgements;
         this.house = house;
+        this.money = money;
+        this.photos = photos;
         this.clock = clock;
     }
 
@@ -53,13 +64,32 @@ public class VisitViews {
     public VisitView of(LoggedVisit logged) {
         Instant now = clock.instant();
         List<Visit> ofThisHead = visits.findByHeadIdOrderByOpenedAtDesc(logged.head().id);
+        VisitLog log = logged.log(now);
+        List<VisitLoader.Earlier> earlier = loader.earlierWork(logged, ofThisHead);
         return VisitView.of(
                 logged,
                 ofThisHead,
                 standIns.answersFor(logged.head().id),
                 judgements.of(logged, judge.of(logged, now), now),
-                UsualView.of(logged, house.of(logged.visit().houseRules), logged.log(now)),
-                PartCountView.of(loader.partWorks(logged, ofThisHead)),
+                UsualView.of(logged, house.of(logged.visit().houseRules), log),
+                PartCountView.of(loader.partWorks(logged, earlier)),
+                FinishView.of(logged, log, photographed(logged), earlier, money),
+                followUp(logged, ofThisHead),
                 now);
+    }
+
+    private Set<UUID> photographed(LoggedVisit logged) {
+        List<UUID> ids = logged.rows().offParts().stream().map(row -> row.id).toList();
+        return ids.isEmpty() ? Set.of() : Set.copyOf(photos.withPhoto(ids));
+    }
+
+    /** A head that comes back soon opens with what was done before (handbook 16). */
+    private FollowUp followUp(LoggedVisit logged, List<Visit> ofThisHead) {
+        return ofThisHead.stream()
+                .filter(v -> v.closedAt != null && v.openedAt.isBefore(logged.visit().openedAt))
+                .max(Comparator.comparing(v -> v.closedAt))
+                .filter(v -> FollowUp.isSoon(v, logged.visit()))
+                .map(v -> FollowUp.of(loader.get(v.id), logged.visit()))
+                .orElse(null);
     }
 }

@@ -36,6 +36,8 @@ public class VisitWrites {
     /** @param before what must be locked before the log is read */
     public VisitView on(UUID visitId, Runnable before, Function<LoggedVisit, Collection<?>> change) {
         return views.of(writes.run(() -> {
+            // The visit before the bottle, and both before the log is read.
+            loader.lockRow(visitId);
             before.run();
             LoggedVisit logged = loader.getOpen(visitId);
             return loader.with(logged, change.apply(logged));

@@ -67,6 +67,15 @@ final class HeadLog {
                 events.add(new HeadEvent.Entered(entry.enteredAt, HeadEntry.PAD_OUT, null, null));
             }
         }
+        logged.offParts().stream()
+                .filter(part -> part.kind().keepsFromPower() != null)
+                .forEach(part -> {
+                    events.add(new HeadEvent.PartOff(
+                            part.offAt(), part.id(), part.kind().keepsFromPower()));
+                    if (!part.isOpen()) {
+                        events.add(new HeadEvent.PartBack(backAt(logged, part.id()), part.id()));
+                    }
+                });
         for (FindingRow finding : logged.findings()) {
             // Nor does taking back a finding.
             if (Look.making(finding.sign).filter(look -> look == Look.DROP_TEST).isPresent()) {
@@ -76,6 +85,14 @@ final class HeadLog {
             }
         }
         return events;
+    }
+
+    private static Instant backAt(LoggedVisit logged, String id) {
+        return logged.rows().offParts().stream()
+                .filter(row -> row.id.toString().equals(id))
+                .findFirst()
+                .orElseThrow()
+                .backAt;
     }
 
     /** Every round is work of its own: a look between two strokes says nothing of the second. */

@@ -1,6 +1,7 @@
 package undoknot.server.visit;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -11,10 +12,14 @@ import undoknot.fluid.InkChemistry;
 import undoknot.head.FoodStanding;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
+import undoknot.observation.Symptom;
 import undoknot.observation.ToldFacts;
 
 /** What of a take-in speaks for a cause. */
 public final class IntakeFacts {
+
+    private static final Set<Symptom> NOT_OF_A_PLACE =
+            EnumSet.of(Symptom.SMEARS, Symptom.BANDING_ALL_FIRING, Symptom.OVERHEAT_STOP, Symptom.STOPS_BETWEEN_PAGES);
 
     private IntakeFacts() {}
 
@@ -28,6 +33,13 @@ public final class IntakeFacts {
                 .flatMap(s -> s.channels().stream())
                 .distinct()
                 .forEach(code -> told.add(Observation.of(Sign.TOLD_IN_CHANNEL, code)));
+        // A place on the sheet is signed off by a page that reaches it; dirt and lines have proofs of their own.
+        if (Objects.requireNonNullElse(intake.symptomAt(), List.<Intake.SymptomAt>of()).stream()
+                .anyMatch(s -> s.place() != null
+                        && s.place() != Intake.SheetPlace.ALL_OVER
+                        && !NOT_OF_A_PLACE.contains(s.symptom()))) {
+            told.add(Observation.of(Sign.TOLD_AT_PLACE));
+        }
         if (!intake.purpose().asksSymptom()) {
             told.add(Observation.of(Sign.TOLD_NO_COMPLAINT));
         }

@@ -1,21 +1,18 @@
 package undoknot.server.visit;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
+import undoknot.finish.OffPart;
 import undoknot.fluid.InkChemistry;
 import undoknot.head.Family;
 import undoknot.head.FoodStanding;
@@ -24,9 +21,6 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.nozzle.Comparison;
 import undoknot.nozzle.Counts;
 import undoknot.nozzle.NozzleMap;
-import undoknot.observation.Look;
-import undoknot.observation.Observation;
-import undoknot.observation.Sign;
 import undoknot.outcome.Knot;
 import undoknot.outcome.Purpose;
 import undoknot.practice.HouseRules;
@@ -35,10 +29,8 @@ import undoknot.server.head.Head;
 import undoknot.sitting.Noted;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Method;
-import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
 import undoknot.visit.HeadNow;
-import undoknot.visit.Step;
 import undoknot.visit.StepClock;
 import undoknot.visit.VisitLog;
 import undoknot.visit.Waiting;
@@ -88,7 +80,8 @@ public record LoggedVisit(
             List<DepartureRow> departures,
             List<HeadEntryRow> headEntries,
             List<ProcedureEntry> procedure,
-            List<NozzleCheck> kept) {
+            List<NozzleCheck> kept,
+            List<OffPartRow> offParts) {
 
         /** These with one row added, or put in the place of the one with its key. */
         Rows with(Object row) {
@@ -103,7 +96,8 @@ public record LoggedVisit(
                     row instanceof DepartureRow r ? put(departures, r, d -> d.id, d -> d.madeAt) : departures,
                     row instanceof HeadEntryRow r ? put(headEntries, r, e -> e.id, e -> e.enteredAt) : headEntries,
                     row instanceof ProcedureEntry r ? put(procedure, r, e -> e.id, e -> e.enteredAt) : procedure,
-                    row instanceof NozzleCheck r && r.toldOn != null ? put(kept, r, c -> c.id, c -> c.takenAt) : kept);
+                    row instanceof NozzleCheck r && r.toldOn != null ? put(kept, r, c -> c.id, c -> c.takenAt) : kept,
+                    row instanceof OffPartRow r ? put(offParts, r, p -> p.id, p -> p.offAt) : offParts);
         }
 
         private static <T> List<T> put(List<T> rows, T row, Function<T, UUID> id, Function<T, Instant> at) {
@@ -126,6 +120,19 @@ public record LoggedVisit(
     /** Entries of an ink change or a whole-system flush that stand. */
     public List<ProcedureEntry> procedureThatStands() {
         return rows.procedure().stream().filter(e -> !e.withdrawn).toList();
+    }
+
+    /** What came off, or was laid in, entries taken back left out. */
+    public List<OffPart> offParts() {
+        return rows.offParts().stream()
+                .filter(row -> !row.withdrawn)
+                .map(OffPartRow::part)
+                .toList();
+    }
+
+    /** Whether anything that came off, or was laid in, is still so. */
+    public boolean isPartOff() {
+        return offParts().stream().anyMatch(OffPart::isOpen);
     }
 
     public Purpose purpose() {
@@ -282,68 +289,12 @@ public record LoggedVisit(
 
     /** The visit as the rules of core look at it. */
     public VisitLog log(Instant now) {
-        record At(Instant at, Step step) {}
-        List<At> steps = new ArrayList<>();
-        checks().forEach(c -> steps.add(new At(
-                c.takenAt,
-                new Step.Checked(
-                        c.id.toString(),
-                        map(c),
-                        coarse(c),
-                        foreignInk.getOrDefault(c.id, Map.of()),
-                        c.notTaken != null))));
-        attemptsThatStand()
-                .forEach(a -> steps.add(new At(a.startedAt, new Step.Worked(a.id.toString(), treatment(a), noted(a)))));
-        findingsThatStand().stream()
-                .filter(f -> !isOfOneCartridge(f))
-                .forEach(f -> steps.add(new At(f.foundAt, new Step.Found(f.observation()))));
-        recognised().forEach((at, found) -> steps.add(new At(at, new Step.Found(found))));
-        headEntriesThatStand().forEach(e -> moved(e).ifPresent(step -> steps.add(new At(e.enteredAt, step))));
-        return new VisitLog(
-                family,
-                visit.jobClass,
-                IntakeFacts.told(intake),
-                steps.stream()
-                        .sorted(Comparator.comparing(At::at))
-                        .map(At::step)
-                        .toList(),
-                headNow(now));
+        return LoggedSteps.log(this, now);
     }
 
-    private static boolean isOfOneCartridge(FindingRow finding) {
-        return finding.channel != null && Look.RECOGNITION.findings().contains(finding.sign);
-    }
-
-    /**
-     * Recognition cartridge by cartridge is a finding of the head: one that is not seen tells at once, and that all are seen
-     * once each of them was.
-     */
-    private Map<Instant, Observation> recognised() {
-        Map<Instant, Observation> found = new LinkedHashMap<>();
-        Set<String> seen = new HashSet<>();
-        for (FindingRow finding : findingsThatStand()) {
-            if (!isOfOneCartridge(finding)) {
-                continue;
-            }
-            boolean fine = finding.sign == Look.RECOGNITION.fine();
-            if (finding.sign == Sign.NOT_RECOGNISED) {
-                seen.remove(finding.channel);
-            } else {
-                seen.add(finding.channel);
-            }
-            if (!fine || seen.size() == family.channels().size()) {
-                found.put(finding.foundAt, new Observation(finding.sign, null, Map.of(), finding.id.toString()));
-            }
-        }
-        return found;
-    }
-
-    private static Optional<Step> moved(HeadEntryRow row) {
-        return switch (row.entry) {
-            case HEAD_OUT -> Optional.of(new Step.Moved(Site.ON_BENCH));
-            case HEAD_IN -> Optional.of(new Step.Moved(Site.IN_CARRIAGE));
-            default -> Optional.empty();
-        };
+    /** Nozzles with another channel's ink by channel, where a scan was looked at for it. */
+    Map<String, Integer> foreignInk(NozzleCheck check) {
+        return foreignInk.getOrDefault(check.id, Map.of());
     }
 
     /** What was told at take-in, with the ink that an ink change has put in since. */
@@ -420,6 +371,7 @@ public record LoggedVisit(
                         .toList(),
                 Sittings.wantsHands(this).orElse(null),
                 headNow(now),
+                isPartOff(),
                 advised,
                 now);
     }

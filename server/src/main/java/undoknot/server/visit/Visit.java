@@ -69,6 +69,28 @@ public class Visit {
     @Column(columnDefinition = "longtext")
     public String need;
 
+    /** {@link undoknot.server.outcome.BillTerms} as JSON; null while nothing was entered. */
+    @Column(columnDefinition = "longtext")
+    public String bill;
+
+    /** What the customer was told of what the readings cannot show; null where that was not asked. */
+    @Enumerated(EnumType.STRING)
+    public Told told;
+
+    /** When, by whom and why a return was taken back last; null when it never was. */
+    public Instant reopenedAt;
+
+    public String reopenedBy;
+    public String reopenedWhy;
+
+    /** What a customer is told at the return. */
+    public enum Told {
+        /** Bars show neither single gaps nor bent dashes. */
+        WHAT_BARS_HIDE,
+        /** A stream or a draw is no print. */
+        NOT_PROVEN_BY_PRINT
+    }
+
     protected Visit() {}
 
     public Visit(UUID id, String tag, Instant openedAt, String openedBy) {

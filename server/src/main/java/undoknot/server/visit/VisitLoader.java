@@ -26,6 +26,7 @@ import undoknot.server.write.StoredJson;
 import undoknot.sitting.Noted;
 import undoknot.sitting.PartWork;
 import undoknot.treatment.Gate;
+import undoknot.treatment.Treatment;
 
 /** Gathers visits with what was logged on them: one query a table, however many visits. */
 @Component
@@ -44,6 +45,7 @@ public class VisitLoader {
     private final Departures departures;
     private final HeadEntries headEntries;
     private final ProcedureEntries procedures;
+    private final OffParts offParts;
     private final ShopRules rules;
     private final StoredJson json;
 
@@ -61,6 +63,7 @@ public class VisitLoader {
             Departures departures,
             HeadEntries headEntries,
             ProcedureEntries procedures,
+            OffParts offParts,
             ShopRules rules,
             StoredJson json) {
         this.visits = visits;
@@ -76,6 +79,7 @@ public class VisitLoader {
         this.departures = departures;
         this.headEntries = headEntries;
         this.procedures = procedures;
+        this.offParts = offParts;
         this.rules = rules;
         this.json = json;
     }
@@ -85,9 +89,31 @@ public class VisitLoader {
                 .get(0);
     }
 
-    /** A visit that is still open; what is returned is not written to any more. */
+    /**
+     * A visit that is about to be written to. Its row is locked before anything of it is read, so that no two writes judge
+     * from the same log; to be called first in a transaction.
+     */
+    public LoggedVisit lock(UUID visitId) {
+        lockRow(visitId);
+        return get(visitId);
+    }
+
+    /** Locks it alone, where more has to be locked before the log is read. */
+    public void lockRow(UUID visitId) {
+        visits.lock(visitId).orElseThrow(() -> Refused.notFound("visit"));
+    }
+
+    /** The same for one that is still open; what is returned is not written to any more. */
+    public LoggedVisit lockOpen(UUID visitId) {
+        return open(lock(visitId));
+    }
+
+    /** A visit that is still open, to be looked at; a write locks it. */
     public LoggedVisit getOpen(UUID visitId) {
-        LoggedVisit logged = get(visitId);
+        return open(get(visitId));
+    }
+
+    private static LoggedVisit open(LoggedVisit logged) {
         if (logged.visit().closedAt != null) {
             throw Refused.because(
                     HttpStatus.CONFLICT, "returned", "This head was returned. Take it in again to go on with it.");
@@ -117,6 +143,7 @@ public class VisitLoader {
                 inOrder(headEntries.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
         Map<UUID, List<ProcedureEntry>> procedureOf =
                 inOrder(procedures.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
+        Map<UUID, List<OffPartRow>> offPartsOf = inOrder(offParts.findByVisitIdIn(ids), p -> p.visitId, p -> p.offAt);
         Map<UUID, FluidLot> lotsById = byId(
                 lots.findAllById(Stream.of(
                                 attemptsOf.values().stream()
@@ -150,7 +177,8 @@ public class VisitLoader {
                                     departuresOf.getOrDefault(visit.id, List.of()),
                                     headEntriesOf.getOrDefault(visit.id, List.of()),
                                     procedureOf.getOrDefault(visit.id, List.of()),
-                                    keptOf.getOrDefault(visit.id, List.of())),
+                                    keptOf.getOrDefault(visit.id, List.of()),
+                                    offPartsOf.getOrDefault(visit.id, List.of())),
                             lotsById);
                 })
                 .toList();
@@ -173,24 +201,34 @@ public class VisitLoader {
         return logged(logged.visit(), logged.head(), logged.family(), logged.customer(), rows, lotsById);
     }
 
-    /** What was done to parts of a head, on this visit and those before it, in the order of time. */
-    public List<PartWork> partWorks(LoggedVisit logged, List<Visit> ofThisHead) {
+    /** Work of an earlier visit with what it recorded. */
+    public record Earlier(Attempt attempt, Treatment treatment, Noted noted) {}
+
+    /** What was done on visits of a head before this one, in the order of time. */
+    public List<Earlier> earlierWork(LoggedVisit logged, List<Visit> ofThisHead) {
         List<UUID> earlier = ofThisHead.stream()
                 .filter(v -> v.openedAt.isBefore(logged.visit().openedAt))
                 .map(v -> v.id)
                 .toList();
-        Stream<PartWork> before = earlier.isEmpty()
-                ? Stream.empty()
+        return earlier.isEmpty()
+                ? List.of()
                 : attempts.findByVisitIdIn(earlier).stream()
                         .filter(Attempt::stands)
                         .sorted(Comparator.comparing(a -> a.startedAt))
-                        .flatMap(a -> PartWork.of(
+                        .map(a -> new Earlier(
+                                a,
                                 StoredTreatment.read(a.kind, a.recordVersion, a.record, json),
-                                a.noted == null ? Noted.NOTHING : json.read(a.noted, Noted.class))
-                                .stream());
-        Stream<PartWork> own = logged.attemptsThatStand().stream()
-                .flatMap(a -> PartWork.of(logged.treatment(a), logged.noted(a)).stream());
-        return Stream.concat(before, own).toList();
+                                a.noted == null ? Noted.NOTHING : json.read(a.noted, Noted.class)))
+                        .toList();
+    }
+
+    /** What was done to parts of a head, on this visit and those before it, in the order of time. */
+    public List<PartWork> partWorks(LoggedVisit logged, List<Earlier> earlier) {
+        return Stream.concat(
+                        earlier.stream().flatMap(e -> PartWork.of(e.treatment(), e.noted()).stream()),
+                        logged.attemptsThatStand().stream()
+                                .flatMap(a -> PartWork.of(logged.treatment(a), logged.noted(a)).stream()))
+                .toList();
     }
 
     private LoggedVisit logged(

@@ -1,14 +1,21 @@
 package undoknot.server.visit;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 public interface Visits extends JpaRepository<Visit, UUID> {
     List<Visit> findByClosedAtIsNullOrderByOpenedAt();
+
+    /** Locks the visit, so that whatever is written to it is written one after the other. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select v from Visit v where v.id = :id")
+    Optional<Visit> lock(UUID id);
 
     List<Visit> findByHeadIdOrderByOpenedAtDesc(UUID headId);
 

@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import undoknot.observation.Observation;
 import undoknot.treatment.Gate;
 
 /** The words for the product's terms; {@code words.json} is shared with the web, so that report and screen agree. */
@@ -49,6 +50,36 @@ public class Words {
 
     private static double round(double value) {
         return Math.round(value * 10) / 10.0;
+    }
+
+    /** The word for a term by its name, from the first of these tables that has it; the name itself where none has. */
+    public String anyOf(String term, String... tables) {
+        return java.util.Arrays.stream(tables)
+                .map(table -> words.getOrDefault(table, Map.of()).get(term))
+                .filter(java.util.Objects::nonNull)
+                .findFirst()
+                .orElse(term);
+    }
+
+    /** The same text with a large first letter. */
+    public static String capital(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    /**
+     * The words for a term with facts put in by name, counts in the right number.
+     *
+     * @throws IllegalArgumentException when the table lacks the term
+     */
+    public String with(String table, Enum<?> term, Map<String, ?> facts) {
+        return new MessageFormat(of(table, term), Locale.ENGLISH).format(new HashMap<String, Object>(facts));
+    }
+
+    /** Something observed, with its channel and its counts. */
+    public String observation(Observation o) {
+        Map<String, Object> facts = new HashMap<>();
+        o.facts().forEach((fact, value) -> facts.put(fact.name(), value));
+        return (o.channel() == null ? "" : o.channel() + ": ") + with("sign", o.sign(), facts);
     }
 
     /** A count with its noun in the right number, from the table {@code count}: "1 attempt", "3 attempts". */

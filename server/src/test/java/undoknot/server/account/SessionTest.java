@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
@@ -46,8 +47,18 @@ class SessionTest {
     @Autowired
     MovableClock clock;
 
+    private static final String HERE = "192.0.2.1";
+
     private ResultActions signIn(String name, String password) throws Exception {
+        return signIn(name, password, "127.0.0.1");
+    }
+
+    private ResultActions signIn(String name, String password, String address) throws Exception {
         return mvc.perform(post("/api/session")
+                .with(request -> {
+                    request.setRemoteAddr(address);
+                    return request;
+                })
                 .with(csrf())
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(api.json.writeValueAsString(Map.of("name", name, "password", password))));
@@ -75,17 +86,42 @@ class SessionTest {
     }
 
     @Test
-    void five_wrong_tries_lock_the_account_for_some_minutes() throws Exception {
+    void wrong_tries_cost_a_growing_wait_that_is_of_this_address_alone() throws Exception {
         String name = newUser();
         for (int i = 0; i < 4; i++) {
-            signIn(name, "wrong").andExpect(status().isUnauthorized());
+            signIn(name, "wrong", HERE).andExpect(status().isUnauthorized());
         }
-        signIn(name, "wrong")
-                .andExpect(status().isLocked())
-                .andExpect(jsonPath("$.lockedUntil").exists());
-        signIn(name, "right").andExpect(status().isLocked()).andExpect(jsonPath("$.detail", containsString("Wait")));
-        clock.forward(Duration.ofMinutes(11));
-        signIn(name, "right").andExpect(status().isOk());
+        signIn(name, "wrong", HERE)
+                .andExpect(status().isTooManyRequests())
+                .andExpect(jsonPath("$.detail", containsString("Wait 15 seconds")))
+                .andExpect(jsonPath("$.waitUntil").exists());
+        signIn(name, "right", HERE).andExpect(status().isTooManyRequests());
+        // Whoever tried elsewhere keeps nobody out of the own account.
+        signIn(name, "right", "192.0.2.9").andExpect(status().isOk());
+        clock.forward(Duration.ofSeconds(16));
+        signIn(name, "wrong", HERE)
+                .andExpect(status().isTooManyRequests())
+                .andExpect(jsonPath("$.detail", containsString("Wait 30 seconds")));
+        clock.forward(Duration.ofSeconds(31));
+        signIn(name, "right", HERE).andExpect(status().isOk());
+    }
+
+    @Test
+    void a_name_that_nobody_has_waits_as_well() throws Exception {
+        String nobody = "nobody-" + UUID.randomUUID();
+        for (int i = 0; i < 4; i++) {
+            signIn(nobody, "wrong", "192.0.2.10").andExpect(status().isUnauthorized());
+        }
+        signIn(nobody, "wrong", "192.0.2.10")
+                .andExpect(status().isTooManyRequests())
+                .andExpect(jsonPath("$.detail", containsString("Wait 15 seconds")));
+    }
+
+    /** Four are free, then 15 s, doubled up to a quarter of an hour. */
+    @ParameterizedTest
+    @CsvSource({"1, 0", "4, 0", "5, 15", "6, 30", "7, 60", "10, 480", "11, 900", "12, 900", "400, 900"})
+    void the_wait_grows(int wrong, int seconds) {
+        assertThat(WrongTries.waitAfter(wrong, 4, WrongTries.LONGEST_WAIT)).isEqualTo(Duration.ofSeconds(seconds));
     }
 
     @Test

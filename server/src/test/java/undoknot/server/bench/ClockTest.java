@@ -135,7 +135,7 @@ class ClockTest {
         assertThat(out.at("/next/action").asText()).isEqualTo("CHECK_AGAIN");
         JsonNode report = api.get(path("/report")).body();
         assertThat(report.path("soakMinutes").asInt()).isEqualTo(725);
-        assertThat(report.at("/attempts/0/lines/0").asText()).contains("planned 720 min, took 725 min");
+        assertThat(report.at("/attempts/0/lines/0").asText()).contains("planned 12 h, took 12 h 5 min");
     }
 
     /** A pad under connected cartridges warns at two hours, and asks how much they hold once it is out. */

@@ -144,7 +144,9 @@ class HeadTest {
         nothingHasPower("REFIT_FIRST");
         assertThat(tagPage()).contains("Refit before power");
         api.head(visit, "HEAD_IN").is(200);
-        assertThat(action()).isEqualTo("CHECK_AGAIN");
+        assertThat(now().at("/judgement/advice/first/rule").asText())
+                .as("it takes ink before its check")
+                .isEqualTo("PRIME_FIRST");
         api.put(path("/checks/" + id()), Map.of("reading", map)).is(200);
     }
 
@@ -353,7 +355,7 @@ class HeadTest {
         JsonNode logged =
                 api.as(Role.LEAD).put(path("/checks/" + id()), check).is(200).body();
         assertThat(logged.at("/checks/0/against/0/code").asText()).isEqualTo("HEAD_IN_HOLD");
-        assertThat(api.get(path("/report")).body().at("/against/0").asText())
+        assertThat(api.get(path("/report")).body().at("/record/against/0").asText())
                 .contains("Check 1", "switched on by the customer");
     }
 

@@ -179,14 +179,14 @@ class JudgementTest {
         String finding = id();
         found(visit, finding, "STATION_CRUSTED", null).is(200);
         String path = "/api/visits/" + visit + "/findings/" + finding + "/photo";
-        byte[] png = {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0};
         assertThat(api.send(HttpMethod.PUT, path, "x.png", "<html>".getBytes(), Map.of())
                         .is(422)
                         .messageAt("image"))
                 .contains("JPEG or PNG");
-        assertThat(api.sendRaw(HttpMethod.PUT, path, "x.png", png, Map.of()).getStatus())
+        assertThat(api.sendRaw(HttpMethod.PUT, path, "x.png", Api.photo(), Map.of())
+                        .getStatus())
                 .isEqualTo(200);
-        assertThat(api.raw(HttpMethod.GET, path, null).getContentType()).isEqualTo("image/png");
+        assertThat(api.raw(HttpMethod.GET, path, null).getContentType()).isEqualTo("image/jpeg");
         assertThat(judgement(visit).path("findings").get(0).path("hasPhoto").asBoolean())
                 .isTrue();
     }

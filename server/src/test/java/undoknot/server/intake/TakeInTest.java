@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.TextNode;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -92,7 +93,8 @@ class TakeInTest {
             })
     void wrong_entries_are_named_in_their_place(String field, String value, String message) {
         ObjectNode intake = api.intake("VENNICK-B3", "C", "M", "Y");
-        intake.put(field, value);
+        boolean isNumber = value.matches("-?[0-9]+");
+        intake.set(field, isNumber ? api.json.getNodeFactory().numberNode(Long.parseLong(value)) : new TextNode(value));
         String id = UUID.randomUUID().toString();
         Api.Answer answer =
                 api.put("/api/visits/" + id, Map.of("intake", intake)).is(422);

@@ -19,12 +19,13 @@ class CombSvgTest {
     @ParameterizedTest
     @CsvSource({"FFFF, 4", "FMFM, 2", "MMMM, 0", "FWDU, 4", "UUMM, 2"})
     void a_missing_nozzle_is_an_absent_tooth(String reading, int expected) {
-        assertThat(teeth(CombSvg.single(ChannelMap.of(reading), "#123456"))).isEqualTo(expected);
+        assertThat(teeth(CombSvg.single(ChannelMap.of(reading), "#123456", CombSvg.WIDE)))
+                .isEqualTo(expected);
     }
 
     @Test
     void before_and_now_stand_tooth_to_tooth() {
-        String svg = CombSvg.facing(ChannelMap.of("FM"), ChannelMap.of("FF"), "#123456");
+        String svg = CombSvg.facing(ChannelMap.of("FM"), ChannelMap.of("FF"), "#123456", CombSvg.WIDE);
         assertThat(teeth(svg)).isEqualTo(3);
         // 660 wide, two nozzles: roots at a quarter and three quarters; the lower comb starts from below.
         assertThat(svg)
@@ -35,7 +36,7 @@ class CombSvgTest {
 
     @Test
     void weak_is_half_as_long_deflected_leans_and_unread_is_dotted() {
-        String svg = CombSvg.single(ChannelMap.of("WDU"), "#123456");
+        String svg = CombSvg.single(ChannelMap.of("WDU"), "#123456", CombSvg.WIDE);
         assertThat(svg).contains("M110.0 2.5L110.0 11.0");
         Matcher leaning = Pattern.compile("M330\\.0 2\\.5L([\\d.]+) 19\\.5").matcher(svg);
         assertThat(leaning.find()).isTrue();

@@ -160,10 +160,7 @@ class ReturnTest {
             String text = new PDFTextStripper().getText(pdf);
             assertThat(text)
                     .contains(
-                            "Printhead report",
-                            "20 out before, 1 out now",
-                            "2.5 mL in 60 s",
-                            "Signed off by Test hand");
+                            "Your printhead", "20 out before, 1 out now", "2.5 mL in 60 s", "Signed off by Test hand");
         }
     }
 
@@ -176,11 +173,24 @@ class ReturnTest {
             var picture = new PDFRenderer(pdf).renderImageWithDPI(0, 300);
             int[] pixels = picture.getRGB(0, 0, picture.getWidth(), picture.getHeight(), null, 0, picture.getWidth());
             var source = new com.google.zxing.RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels);
-            var bitmap = new com.google.zxing.BinaryBitmap(new com.google.zxing.common.HybridBinarizer(source));
-            assertThat(new com.google.zxing.qrcode.QRCodeReader().decode(bitmap).getText())
-                    .endsWith("/t/" + tag);
+            assertThat(codeIn(source)).endsWith("/t/" + tag);
         }
         assertThat(api.raw(HttpMethod.GET, path("/tag.svg"), null).getContentAsString())
                 .startsWith("<svg");
+    }
+
+    /** A hand scanner looks again when one picture does not do: so is the code looked at in two ways. */
+    private static String codeIn(com.google.zxing.LuminanceSource source) throws Exception {
+        var hints = Map.of(com.google.zxing.DecodeHintType.TRY_HARDER, true);
+        var reader = new com.google.zxing.qrcode.QRCodeReader();
+        try {
+            var first = new com.google.zxing.common.HybridBinarizer(source);
+            return reader.decode(new com.google.zxing.BinaryBitmap(first), hints)
+                    .getText();
+        } catch (com.google.zxing.ReaderException unclear) {
+            var second = new com.google.zxing.common.GlobalHistogramBinarizer(source);
+            return reader.decode(new com.google.zxing.BinaryBitmap(second), hints)
+                    .getText();
+        }
     }
 }

@@ -162,13 +162,117 @@ class PicturesTest {
     /** A few bytes that claim 400 megapixels: nothing is decoded. */
     @Test
     void a_picture_that_would_fill_the_memory_is_refused_by_its_size() {
+        refused(claiming(20_000, 20_000), "400 megapixels");
+    }
+
+    static byte[] claiming(int width, int height) {
         byte[] png = Sheets.file(image(), "png");
         ByteBuffer header = ByteBuffer.wrap(png);
-        header.putInt(16, 20_000).putInt(20, 20_000);
+        header.putInt(16, width).putInt(20, height);
         CRC32 sum = new CRC32();
         sum.update(png, 12, 17);
         header.putInt(29, (int) sum.getValue());
-        refused(png, "400 megapixels");
+        return png;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"149000000,1", "1,149000000", "30001,2000", "2100,100"})
+    void a_picture_of_an_impossible_shape_is_refused_by_its_header(int width, int height) {
+        refused(claiming(width, height), "no scan of a sheet");
+    }
+
+    /** Zeros that inflate to more than a picture, in each chunk that is squeezed. */
+    @ParameterizedTest
+    @ValueSource(strings = {"zTXt", "iTXt", "iCCP"})
+    void text_and_profiles_that_inflate_to_any_size_are_refused(String name) throws IOException {
+        ByteArrayOutputStream squeezed = new ByteArrayOutputStream();
+        try (var out = new java.util.zip.DeflaterOutputStream(squeezed)) {
+            byte[] zeros = new byte[1 << 20];
+            for (int i = 0; i < 6; i++) {
+                out.write(zeros);
+            }
+        }
+        byte[] head = name.equals("iTXt") ? "Comment\0\1\0\0\0".getBytes() : "Comment\0\0".getBytes();
+        byte[] content = Arrays.copyOf(head, head.length + squeezed.size());
+        System.arraycopy(squeezed.toByteArray(), 0, content, head.length, squeezed.size());
+        refused(with(chunk(name, content)), "more text than a picture");
+        byte[] little = "Comment\0 plain".getBytes();
+        assertThat(pictures.decode(with(chunk("tEXt", little))).image().getWidth())
+                .isEqualTo(40);
+    }
+
+    /** The picture with one more chunk after its header; signature and header are 8 + 25 bytes. */
+    private static byte[] with(byte[] chunk) {
+        byte[] png = Sheets.file(image(), "png");
+        byte[] told = new byte[png.length + chunk.length];
+        System.arraycopy(png, 0, told, 0, 33);
+        System.arraycopy(chunk, 0, told, 33, chunk.length);
+        System.arraycopy(png, 33, told, 33 + chunk.length, png.length - 33);
+        return told;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"png", "tiff"})
+    void sixteen_bits_a_colour_are_read(String format) {
+        var model = new java.awt.image.ComponentColorModel(
+                java.awt.color.ColorSpace.getInstance(java.awt.color.ColorSpace.CS_sRGB),
+                false,
+                false,
+                java.awt.Transparency.OPAQUE,
+                java.awt.image.DataBuffer.TYPE_USHORT);
+        BufferedImage deep = new BufferedImage(model, model.createCompatibleWritableRaster(40, 30), false, null);
+        deep.createGraphics().drawImage(image(), 0, 0, null);
+        Picture picture = pictures.decode(Sheets.file(deep, format));
+        assertThat(red(picture.image(), 5, 5)).isTrue();
+        assertThat(red(picture.image(), 35, 25)).isFalse();
+    }
+
+    @Test
+    void a_page_of_a_tiff_is_chosen() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        var writer = javax.imageio.ImageIO.getImageWritersByFormatName("tiff").next();
+        try (var out = javax.imageio.ImageIO.createImageOutputStream(bytes)) {
+            writer.setOutput(out);
+            writer.prepareWriteSequence(null);
+            for (int width : new int[] {40, 50, 60}) {
+                BufferedImage page = new BufferedImage(width, 30, BufferedImage.TYPE_3BYTE_BGR);
+                writer.writeToSequence(new javax.imageio.IIOImage(page, null, null), null);
+            }
+            writer.endWriteSequence();
+        } finally {
+            writer.dispose();
+        }
+        byte[] file = bytes.toByteArray();
+        Picture second = pictures.inTurn("anna", file, 2, p -> p);
+        assertThat(second.image().getWidth()).isEqualTo(50);
+        assertThat(second.pages()).isEqualTo(3);
+        assertThatThrownBy(() -> pictures.measure(file, 4)).hasMessageContaining("3 pages");
+        assertThatThrownBy(() -> pictures.measure(file, 0)).hasMessageContaining("3 pages");
+    }
+
+    @Test
+    void a_page_of_a_pdf_is_chosen_and_its_pictures_are_bounded() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage(new PDRectangle(144, 72)));
+            PDPage second = new PDPage(new PDRectangle(72, 72));
+            document.addPage(second);
+            var image = org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory.createFromImage(document, image());
+            try (PDPageContentStream content = new PDPageContentStream(document, second)) {
+                content.drawImage(image, 0, 0, 72, 72);
+            }
+            document.save(bytes);
+            byte[] file = bytes.toByteArray();
+            Picture picture = pictures.inTurn("anna", file, 2, p -> p);
+            assertThat(picture.image().getWidth()).isEqualTo(300);
+            assertThat(picture.pages()).isEqualTo(2);
+            image.setWidth(20_000);
+            image.setHeight(20_000);
+            bytes.reset();
+            document.save(bytes);
+        }
+        assertThatThrownBy(() -> pictures.measure(bytes.toByteArray(), 2)).hasMessageContaining("400 megapixels");
+        assertThat(pictures.measure(bytes.toByteArray(), 1).pages()).isEqualTo(2);
     }
 
     @ParameterizedTest

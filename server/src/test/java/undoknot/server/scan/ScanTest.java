@@ -24,6 +24,7 @@ import undoknot.server.Api;
 import undoknot.server.Api.Answer;
 import undoknot.server.ServerTest;
 import undoknot.server.account.Role;
+import undoknot.simulator.StandInPrinter;
 
 @ServerTest
 class ScanTest {
@@ -118,19 +119,19 @@ class ScanTest {
 
     @Test
     void a_scan_that_could_not_be_placed_waits_for_corners_by_hand() {
-        BufferedImage bare = Sheets.print(5);
-        // Without its marks and lying on its side, the sheet is not found.
-        int w = bare.getWidth();
-        int h = bare.getHeight();
-        var g = bare.createGraphics();
-        g.setColor(java.awt.Color.WHITE);
-        g.fillRect(0, 0, w, h / 12);
-        g.fillRect(0, h - h / 12, w, h / 12);
-        g.dispose();
-        BufferedImage lying = Pictures.upright(bare, 6);
+        // Without marks, without colour and laid out about its middle, it could as well lie the other way up.
+        BufferedImage grey =
+                StandInPrinter.print(Sheets.ABOUT_THE_MIDDLE, Sheets.strokes(5), Sheets.SCANNING.grey(), 5);
+        int w = grey.getWidth();
+        int h = grey.getHeight();
+        layout = UUID.randomUUID().toString();
+        api.as(Role.LEAD)
+                .put("/api/layouts/" + layout, Map.of("layout", Sheets.ABOUT_THE_MIDDLE))
+                .is(200);
+        api.as(Role.TECHNICIAN);
         String id = UUID.randomUUID().toString();
-        JsonNode view = keep(id, Sheets.file(lying, "png")).is(200).body();
-        assertThat(view.at("/result/notFound").asText()).isNotBlank();
+        JsonNode view = keep(id, Sheets.file(grey, "png")).is(200).body();
+        assertThat(view.at("/result/notFound").asText()).isEqualTo("EITHER_WAY_UP");
         assertThat(api.put(
                                 "/api/visits/" + visit + "/checks/" + UUID.randomUUID(),
                                 Map.of("reading", api.reading(0), "scanId", id))
@@ -142,13 +143,14 @@ class ScanTest {
                         Map.of(
                                 "sheet",
                                 List.of(
-                                        Map.of("x", h, "y", 0),
-                                        Map.of("x", h, "y", w),
-                                        Map.of("x", 0, "y", w),
-                                        Map.of("x", 0, "y", 0))))
+                                        Map.of("x", 0, "y", 0),
+                                        Map.of("x", w, "y", 0),
+                                        Map.of("x", w, "y", h),
+                                        Map.of("x", 0, "y", h))))
                 .is(200)
                 .body();
         assertThat(again.at("/result/fit/how").asText()).isEqualTo("BY_HAND");
+        assertThat(again.at("/result/fit/grey").asBoolean()).isTrue();
         assertThat(again.at("/byHand/sheet")).hasSize(4);
         assertThat(api.put(path(id) + "/corners", Map.of("sheet", List.of(Map.of("x", 0, "y", 0))))
                         .is(422)
@@ -186,6 +188,78 @@ class ScanTest {
                         .is(422)
                         .messageAt("corners"))
                 .contains("four corners");
+    }
+
+    /** A dead channel hangs on one reading: whoever accepts it has looked at its block, whatever sends the check. */
+    @Test
+    void a_channel_that_reads_wholly_missing_is_looked_at_before_it_is_accepted() {
+        String scan = UUID.randomUUID().toString();
+        JsonNode kept = keep(scan, Sheets.file(Sheets.printWithout("C", 3), "png"))
+                .is(200)
+                .body();
+        assertThat(kept.path("lookFirst")).extracting(JsonNode::asText).containsExactly("C");
+        Map<String, Object> check = new java.util.LinkedHashMap<>();
+        Map<String, String> states = new java.util.LinkedHashMap<>();
+        kept.at("/result/channels")
+                .properties()
+                .forEach(e -> states.put(e.getKey(), e.getValue().path("states").asText()));
+        check.put("reading", states);
+        check.put("scanId", scan);
+        String path = "/api/visits/" + visit + "/checks/" + UUID.randomUUID();
+        assertThat(api.put(path, check).is(422).messageAt("looked")).contains("C reads wholly missing");
+        check.put("looked", List.of("K"));
+        api.put(path, check).is(422);
+        check.put("looked", List.of("C"));
+        api.put(path, check).is(200);
+    }
+
+    @Test
+    void a_page_of_a_file_is_chosen_and_another_one_is_read_afterwards() throws Exception {
+        java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            var a4 = org.apache.pdfbox.pdmodel.common.PDRectangle.A4;
+            document.addPage(new org.apache.pdfbox.pdmodel.PDPage(a4));
+            var page = new org.apache.pdfbox.pdmodel.PDPage(a4);
+            document.addPage(page);
+            var image =
+                    org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory.createFromImage(document, Sheets.print(3));
+            try (var content = new org.apache.pdfbox.pdmodel.PDPageContentStream(document, page)) {
+                content.drawImage(image, 0, 0, a4.getWidth(), a4.getHeight());
+            }
+            document.save(bytes);
+        }
+        String id = UUID.randomUUID().toString();
+        JsonNode first = keep(id, bytes.toByteArray()).is(200).body();
+        assertThat(first.path("pages").asInt()).isEqualTo(2);
+        assertThat(first.at("/result/notFound").asText()).isEqualTo("NOTHING_PRINTED");
+        JsonNode second = api.put(path(id) + "/page", Map.of("page", 2)).is(200).body();
+        assertThat(second.path("page").asInt()).isEqualTo(2);
+        assertThat(second.at("/result/fit/how").asText()).isEqualTo("MARKS");
+        assertThat(api.get(path(id)).body().path("page").asInt()).isEqualTo(2);
+        assertThat(api.put(path(id) + "/page", Map.of("page", 3)).is(422).messageAt("page"))
+                .contains("2 pages");
+    }
+
+    @Test
+    void a_page_of_text_is_refused_and_the_next_scan_read() {
+        BufferedImage text = new BufferedImage(1240, 1754, BufferedImage.TYPE_3BYTE_BGR);
+        var g = text.createGraphics();
+        g.setColor(java.awt.Color.WHITE);
+        g.fillRect(0, 0, 1240, 1754);
+        g.setColor(java.awt.Color.BLACK);
+        for (int y = 100; y < 1700; y += 22) {
+            g.drawString(
+                    "What is written here is no nozzle check, whatever the reader may make of it, and of this", 90, y);
+        }
+        g.dispose();
+        String id = UUID.randomUUID().toString();
+        assertThat(keep(id, Sheets.file(text, "png"))
+                        .is(200)
+                        .body()
+                        .at("/result/notFound")
+                        .asText())
+                .isIn("NO_FIT", "NOTHING_PRINTED");
+        keep(UUID.randomUUID().toString(), sheet).is(200);
     }
 
     @Test
@@ -288,7 +362,11 @@ class ScanTest {
         String check = UUID.randomUUID().toString();
         api.put(
                         "/api/visits/" + visit + "/checks/" + check,
-                        api.json.createObjectNode().put("scanId", scan).set("reading", states))
+                        api.json
+                                .createObjectNode()
+                                .put("scanId", scan)
+                                .<ObjectNode>set("reading", states)
+                                .set("looked", api.json.createArrayNode().add("SHEET")))
                 .is(200);
         JsonNode station = null;
         for (JsonNode cause :

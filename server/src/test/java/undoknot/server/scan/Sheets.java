@@ -24,6 +24,35 @@ final class Sheets {
     static final CheckLayout LAYOUT = StarterLayouts.of(FAMILY);
     static final Scanning SCANNING = Scanning.CLEAN.dpi(150);
 
+    /** The same blocks about the middle of the sheet, without marks: turned by 180° it looks the same but for its colours. */
+    static final CheckLayout ABOUT_THE_MIDDLE = new CheckLayout(
+            "about the middle",
+            LAYOUT.family(),
+            LAYOUT.widthMm(),
+            LAYOUT.heightMm(),
+            null,
+            java.util.stream.IntStream.range(0, LAYOUT.blocks().size())
+                    .mapToObj(i -> aboutTheMiddle(LAYOUT.blocks().get(i), 40.0 * (i - 1)))
+                    .toList());
+
+    private static CheckLayout.Block aboutTheMiddle(CheckLayout.Block b, double offMm) {
+        return new CheckLayout.Block(
+                b.channel(),
+                b.stairs(),
+                b.steps(),
+                b.direction(),
+                b.stairsReversed(),
+                b.stepsReversed(),
+                b.dashMm(),
+                b.pitchMm(),
+                (LAYOUT.widthMm() - b.widthMm()) / 2 + offMm,
+                (LAYOUT.heightMm() - b.heightMm()) / 2,
+                b.widthMm(),
+                b.heightMm(),
+                b.ink(),
+                b.paper());
+    }
+
     private Sheets() {}
 
     static Strokes strokes(long seed) {
@@ -36,6 +65,12 @@ final class Sheets {
 
     static BufferedImage printWithStrayInk(long seed) {
         return StandInPrinter.print(LAYOUT, strokes(seed), SCANNING.smeared(300), seed);
+    }
+
+    static BufferedImage printWithout(String channel, long seed) {
+        var channels = new java.util.LinkedHashMap<>(strokes(seed).channels());
+        channels.remove(channel);
+        return StandInPrinter.print(LAYOUT, new Strokes(channels), SCANNING, seed);
     }
 
     static BufferedImage printWithoutMarks(long seed) {

@@ -203,7 +203,7 @@ class ToldAndFoundTest {
                 .is(200);
         api.put(slip + "/withdrawal", Map.of()).is(200);
         assertThat(api.left(lot)).isEqualTo(9.5);
-        assertThat(report()).contains("0.50 mL of Test cleaner");
+        assertThat(report()).contains("0.5 mL of Test cleaner");
         api.padOutAndDry(visit);
         String day = LocalDate.now(clock).plusDays(11).toString();
         JsonNode expected =
@@ -226,8 +226,7 @@ class ToldAndFoundTest {
         String id = UUID.randomUUID().toString();
         api.put(path + id, Map.of("what", "ROLLERS", "place", "rear feed", "note", "dirty"))
                 .is(200);
-        byte[] png = {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0};
-        assertThat(api.sendRaw(HttpMethod.PUT, path + id + "/photo", "p.png", png, Map.of())
+        assertThat(api.sendRaw(HttpMethod.PUT, path + id + "/photo", "p.png", Api.photo(), Map.of())
                         .getStatus())
                 .isEqualTo(200);
         assertThat(api.get("/api/visits/" + visit + "/also-found")
@@ -258,9 +257,8 @@ class ToldAndFoundTest {
         assertThat(seen().path("attempts").get(0).path("knot").asText()).isEqualTo("LOOSENED");
         assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("reason")).contains("does not meet acceptance");
         check(bars("BARS", "BAR_FULL", "BAR_FULL")).is(200);
-        assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("toldWhatBarsHide"))
-                .contains("Bars do not show single gaps");
-        giveBack("RECOVERED", Map.of("toldWhatBarsHide", true)).is(200);
+        assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("told")).contains("Bars do not show single gaps");
+        giveBack("RECOVERED", Map.of("told", "WHAT_BARS_HIDE")).is(200);
         assertThat(report()).contains("From the first solid bars to the last: C better, M the same");
     }
 
@@ -272,7 +270,10 @@ class ToldAndFoundTest {
                 .contains("every channel whole");
         check(bars("STREAM", "STREAM_WHOLE", "STREAM_WHOLE")).is(200);
         assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("reason")).contains("no nozzle map");
-        giveBack("READY_TO_REFIT", Map.of()).is(200);
+        assertThat(giveBack("READY_TO_REFIT", Map.of()).is(422).messageAt("told"))
+                .contains("No print has shown this head");
+        giveBack("READY_TO_REFIT", Map.of("told", "NOT_PROVEN_BY_PRINT")).is(200);
+        assertThat(report()).contains("told that no print has shown this head");
     }
 
     @Test

@@ -18,6 +18,10 @@ import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Weight;
+import undoknot.finish.Aftercare;
+import undoknot.finish.Alignment;
+import undoknot.finish.OffPart;
+import undoknot.finish.Proof;
 import undoknot.flow.BenchSum;
 import undoknot.flow.Formula;
 import undoknot.flow.Syringe;
@@ -51,10 +55,13 @@ import undoknot.scan.NozzleReading;
 import undoknot.scan.SheetNotFound;
 import undoknot.scan.SheetReading;
 import undoknot.server.account.Role;
+import undoknot.server.account.SignInEvent;
 import undoknot.server.account.Units;
 import undoknot.server.alsofound.AlsoFound;
+import undoknot.server.report.LabelSize;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.NotTaken;
+import undoknot.server.visit.Visit;
 import undoknot.simulator.ScanStyle;
 import undoknot.sitting.Asked;
 import undoknot.sitting.Part;
@@ -156,6 +163,7 @@ class WordsTest {
                 Arguments.of("told", FoodStanding.Answer.values()),
                 Arguments.of("climate", Intake.Climate.values()),
                 Arguments.of("role", Role.values()),
+                Arguments.of("signIn", SignInEvent.values()),
                 Arguments.of("sign", Sign.values()),
                 Arguments.of("weight", Weight.values()),
                 Arguments.of("look", Look.values()),
@@ -166,6 +174,7 @@ class WordsTest {
                 Arguments.of("risk", Look.Risk.values()),
                 Arguments.of("method", Method.values()),
                 Arguments.of("methodWatch", Method.values()),
+                Arguments.of("methodDone", Method.values()),
                 Arguments.of("rule", Advice.Rule.values()),
                 Arguments.of("site", Site.values()),
                 Arguments.of("act", Advice.Act.values()),
@@ -176,7 +185,14 @@ class WordsTest {
                 Arguments.of("action", NextStep.Action.values()),
                 Arguments.of("caution", Caution.values()),
                 Arguments.of("gate", Gate.Code.values()),
-                Arguments.of("gateWeight", Gate.Weight.values()));
+                Arguments.of("gateWeight", Gate.Weight.values()),
+                Arguments.of("offPart", OffPart.Kind.values()),
+                Arguments.of("offPartNote", OffPart.Kind.values()),
+                Arguments.of("alignment", Alignment.State.values()),
+                Arguments.of("proof", Proof.State.values()),
+                Arguments.of("customerTold", Visit.Told.values()),
+                Arguments.of("care", Aftercare.Care.values()),
+                Arguments.of("labelSize", LabelSize.values()));
     }
 
     /** Neither a term without a word, nor a word whose term is gone. */

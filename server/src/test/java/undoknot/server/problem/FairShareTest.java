@@ -1,0 +1,91 @@
+package undoknot.server.problem;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.servlet.FilterChain;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
+
+class FairShareTest {
+
+    private final AtomicReference<Instant> now = new AtomicReference<>(Instant.parse("2026-11-28T08:00:00Z"));
+    private final Clock clock = new Clock() {
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
+
+        @Override
+        public Instant instant() {
+            return now.get();
+        }
+    };
+    private final FairShare share = new FairShare(new ObjectMapper(), clock);
+
+    private int status(String address, FilterChain chain) throws Exception {
+        MockHttpServletRequest request = new MockHttpServletRequest("PUT", "/api/drafts/x");
+        request.setRemoteAddr(address);
+        request.setContent(new byte[100]);
+        MockHttpServletResponse response = new MockHttpServletResponse();
+        share.doFilter(request, response, chain);
+        return response.getStatus();
+    }
+
+    @Test
+    void one_address_leaves_room_for_the_next() throws Exception {
+        CountDownLatch held = new CountDownLatch(FairShare.AT_ONCE);
+        CountDownLatch go = new CountDownLatch(1);
+        ExecutorService lines = Executors.newCachedThreadPool();
+        for (int i = 0; i < FairShare.AT_ONCE; i++) {
+            lines.submit(() -> status("192.0.2.1", (request, response) -> {
+                held.countDown();
+                await(go);
+            }));
+        }
+        held.await();
+        assertThat(status("192.0.2.1", (request, response) -> {})).isEqualTo(429);
+        assertThat(status("192.0.2.2", (request, response) -> {})).isEqualTo(200);
+        go.countDown();
+        lines.shutdown();
+        assertThat(lines.awaitTermination(20, java.util.concurrent.TimeUnit.SECONDS))
+                .isTrue();
+        assertThat(status("192.0.2.1", (request, response) -> {})).isEqualTo(200);
+    }
+
+    private static void await(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Test
+    void a_body_that_trickles_in_is_broken_off_after_half_a_minute() throws Exception {
+        status("192.0.2.1", (request, response) -> {
+            var body = request.getInputStream();
+            assertThat(body.read(new byte[10])).isEqualTo(10);
+            now.set(now.get().plus(Duration.ofSeconds(30)));
+            assertThat(body.read()).isZero();
+            now.set(now.get().plusMillis(1));
+            assertThatThrownBy(body::read).isInstanceOf(FairShare.TooSlow.class);
+        });
+    }
+}

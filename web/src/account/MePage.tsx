@@ -1,0 +1,24 @@
+import { Typography } from '@mui/material';
+import { Block, Page } from '../app/Page';
+import { UnitsChoice } from '../flow/UnitsChoice';
+import { word } from '../words/words';
+import { NewPassword } from './NewPassword';
+import { useSession } from './session';
+
+/** What a person sets for themselves: units and password. */
+export default function MePage() {
+  const { person } = useSession();
+  return (
+    <Page title={person.displayName}>
+      <Typography sx={{ mb: 2 }}>
+        Signs in as {person.name}, {word('role', person.role)}.
+      </Typography>
+      <Block title="Units">
+        <UnitsChoice />
+      </Block>
+      <Block title="Password">
+        <NewPassword />
+      </Block>
+    </Page>
+  );
+}
