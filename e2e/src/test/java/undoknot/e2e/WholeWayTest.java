@@ -118,7 +118,7 @@ class WholeWayTest extends BrowserTest {
         // Whatever the page asks for meanwhile may already say that the session ended, and would cover the button.
         given.dispatchEvent("click");
         assertThat(page.getByText("Your session has ended")).isVisible();
-        page.getByLabel("Password").fill(PASSWORD);
+        passwordOf(page).fill(PASSWORD);
         button(page, "Sign in").click();
         assertThat(page.getByText("Your session has ended")).isHidden();
         // The stroke is kept as soon as there is somebody to keep it for.

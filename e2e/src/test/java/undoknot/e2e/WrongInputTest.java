@@ -202,7 +202,7 @@ class WrongInputTest extends BrowserTest {
         assertThat(other.getByText("Enter your name.")).isVisible();
         assertThat(other.getByText("Enter your password.")).isVisible();
         other.getByLabel("Name").fill("wenna");
-        other.getByLabel("Password").fill("no");
+        passwordOf(other).fill("no");
         button(other, "Sign in").click();
         assertThat(other.getByText("Name and password do not go together. Check both and try again."))
                 .isVisible();
