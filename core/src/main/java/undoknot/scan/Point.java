@@ -6,4 +6,9 @@ public record Point(double x, double y) {
     double distance(Point o) {
         return Math.hypot(x - o.x, y - o.y);
     }
+
+    /** The same place when the picture is made larger or smaller by a factor. */
+    public Point scaled(double factor) {
+        return new Point(x * factor, y * factor);
+    }
 }

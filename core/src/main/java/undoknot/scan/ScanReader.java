@@ -43,6 +43,17 @@ public final class ScanReader {
      */
     public record ByHand(List<Point> sheet, Map<String, List<Point>> blocks) {
         public static final ByHand NOTHING = new ByHand(List.of(), Map.of());
+
+        /** The same corners in the same picture made larger or smaller. */
+        public ByHand scaled(double factor) {
+            Map<String, List<Point>> scaled = new LinkedHashMap<>();
+            blocks.forEach((channel, corners) -> scaled.put(channel, scaled(corners, factor)));
+            return new ByHand(scaled(sheet, factor), scaled);
+        }
+
+        private static List<Point> scaled(List<Point> corners, double factor) {
+            return corners.stream().map(c -> c.scaled(factor)).toList();
+        }
     }
 
     /**

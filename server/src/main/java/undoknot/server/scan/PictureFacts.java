@@ -6,6 +6,8 @@ import com.drew.metadata.Metadata;
 import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.GpsDirectory;
+import com.drew.metadata.jfif.JfifDirectory;
+import com.drew.metadata.png.PngDirectory;
 import com.drew.metadata.xmp.XmpDirectory;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -27,9 +29,13 @@ final class PictureFacts {
 
     private static final Set<String> PNG_CHUNKS_WITH_FACTS = Set.of("eXIf", "tEXt", "zTXt", "iTXt");
     /** What makes up the picture itself. */
-    private static final Set<String> PNG_PICTURE = Set.of("IHDR", "PLTE", "tRNS", "IDAT", "IEND");
+    private static final Set<String> PNG_PICTURE = Set.of("IHDR", "PLTE", "tRNS", "pHYs", "IDAT", "IEND");
 
     private static final int PNG_SIGNATURE = 8;
+
+    private static final double CM_PER_INCH = 2.54;
+    private static final int JFIF_PER_CM = 2;
+    private static final int EXIF_PER_INCH = 2;
 
     /** Facts about a picture are small. */
     private static final int MOST_FACTS = 1 << 16;
@@ -58,6 +64,31 @@ final class PictureFacts {
         }
     }
 
+    /** Dots an inch that the file itself names; 0 when it names none. */
+    static int dotsPerInch(byte[] file, Pictures.Kind kind) {
+        Metadata facts = kind == Pictures.Kind.PDF ? null : facts(kind == Pictures.Kind.PNG ? barePng(file) : file);
+        if (facts == null) {
+            return 0;
+        }
+        for (JfifDirectory jfif : facts.getDirectoriesOfType(JfifDirectory.class)) {
+            Integer dots = jfif.getInteger(JfifDirectory.TAG_RESX);
+            Integer unit = jfif.getInteger(JfifDirectory.TAG_UNITS);
+            if (dots != null && unit != null && unit > 0) {
+                return (int) Math.round(unit == JFIF_PER_CM ? dots * CM_PER_INCH : dots);
+            }
+        }
+        for (PngDirectory png : facts.getDirectoriesOfType(PngDirectory.class)) {
+            Integer perMetre = png.getInteger(PngDirectory.TAG_PIXELS_PER_UNIT_X);
+            if (perMetre != null && Integer.valueOf(1).equals(png.getInteger(PngDirectory.TAG_UNIT_SPECIFIER))) {
+                return (int) Math.round(perMetre * CM_PER_INCH / 100);
+            }
+        }
+        ExifIFD0Directory exif = facts.getFirstDirectoryOfType(ExifIFD0Directory.class);
+        Integer dots = exif == null ? null : exif.getInteger(ExifIFD0Directory.TAG_X_RESOLUTION);
+        Integer unit = exif == null ? null : exif.getInteger(ExifIFD0Directory.TAG_RESOLUTION_UNIT);
+        return dots == null || unit == null || unit != EXIF_PER_INCH ? 0 : dots;
+    }
+
     private static Metadata facts(byte[] file) {
         try {
             return ImageMetadataReader.readMetadata(new ByteArrayInputStream(file), file.length);
@@ -68,14 +99,17 @@ final class PictureFacts {
     }
 
     /** The file as it is kept: as sent, but without position data. Pixels stay as they are. */
-    static Picture withoutPlace(byte[] file, Pictures.Kind kind, String mediaType, BufferedImage upright, int pages)
+    static Picture withoutPlace(
+            byte[] file, Pictures.Kind kind, String mediaType, BufferedImage upright, int pages, int every)
             throws IOException {
         return switch (kind) {
-            case JPEG -> new Picture(upright, mediaType, plainJpeg(file), 1);
+            case JPEG -> new Picture(upright, mediaType, plainJpeg(file), 1, every);
             case PNG ->
-                orientation(file, kind) > 1 ? asPng(upright) : new Picture(upright, mediaType, plainPng(file), 1);
-            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file, pages);
-            case PDF -> new Picture(upright, mediaType, file, pages);
+                orientation(file, kind) > 1
+                        ? asPng(upright)
+                        : new Picture(upright, mediaType, plainPng(file), 1, every);
+            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file, pages, every);
+            case PDF -> new Picture(upright, mediaType, file, pages, every);
         };
     }
 
@@ -90,7 +124,7 @@ final class PictureFacts {
     private static Picture asPng(BufferedImage upright) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(upright, "png", bytes);
-        return new Picture(upright, "image/png", bytes.toByteArray(), 1);
+        return new Picture(upright, "image/png", bytes.toByteArray(), 1, 1);
     }
 
     /** Of all facts only the orientation stays, since the pixels are stored unturned. */

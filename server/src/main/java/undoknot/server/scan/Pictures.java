@@ -40,6 +40,11 @@ class Pictures {
     static final long MOST_PIXELS = 150_000_000;
     private static final int PDF_DPI = 300;
 
+    /** A file may unpack to more bytes than this when it is no more than so many times smaller. */
+    private static final long MOST_UNPACKED = 200L << 20;
+
+    private static final long MOST_PACKED = 100;
+
     /** Longer sides and narrower pictures than these are no scan of a sheet. */
     static final int MOST_SIDE = 30_000;
 
@@ -50,6 +55,8 @@ class Pictures {
     private static final long PIXELS_KEPT = 45_000_000;
 
     private static final int PLAIN_BYTES = 3;
+
+    private static final int ENOUGH_DPI = 290;
 
     /** A picture with more pixels than this is read alone, since it takes some hundred megabytes. */
     private static final long LARGE = 20_000_000;
@@ -62,7 +69,13 @@ class Pictures {
      * @param pages how many the file has
      * @param page the one asked for, from 1
      */
-    record Measured(byte[] file, Kind kind, int pages, int page, long pixels) {}
+    record Measured(byte[] file, Kind kind, int pages, int page, long pixels) {
+
+        /** A scan finer than dashes need, by its own word: every second pixel of it is a scan that is fine enough. */
+        boolean isFinerThanNeeded() {
+            return pixels > LARGE && PictureFacts.dotsPerInch(file, kind) >= 2 * ENOUGH_DPI;
+        }
+    }
 
     /**
      * Decodes a page and works on it when its turn has come: two at once, large ones alone, each person one. What is refused by
@@ -143,9 +156,10 @@ class Pictures {
     private Picture decode(Measured measured) {
         return orDamaged(() -> {
             byte[] file = measured.file;
-            BufferedImage image = measured.kind == Kind.PDF ? pageOfPdf(measured) : image(measured);
-            BufferedImage upright = upright(plain(image), PictureFacts.orientation(file, measured.kind));
-            return PictureFacts.withoutPlace(file, measured.kind, measured.kind.mediaType, upright, measured.pages);
+            Decoded decoded = measured.kind == Kind.PDF ? new Decoded(pageOfPdf(measured), 1) : image(measured);
+            BufferedImage upright = upright(plain(decoded.image), PictureFacts.orientation(file, measured.kind));
+            return PictureFacts.withoutPlace(
+                    file, measured.kind, measured.kind.mediaType, upright, measured.pages, decoded.every);
         });
     }
 
@@ -196,6 +210,7 @@ class Pictures {
             int width = reader.getWidth(page - 1);
             int height = reader.getHeight(page - 1);
             checkPixels(width, height);
+            checkUnpacked((long) width * height * bytesPerPixel(reader, page - 1), file.length);
             return new Measured(file, kind, pages, page, (long) width * height);
         });
     }
@@ -221,19 +236,22 @@ class Pictures {
         }
     }
 
-    private static BufferedImage image(Measured measured) throws IOException {
+    private record Decoded(BufferedImage image, int every) {}
+
+    private static Decoded image(Measured measured) throws IOException {
         return with(measured.file, measured.kind, reader -> {
             boolean[] warned = new boolean[1];
             // A JPEG that ends early is only warned of, and its rest filled with grey.
             reader.addIIOReadWarningListener((source, warning) -> warned[0] = true);
             ImageReadParam param = reader.getDefaultReadParam();
-            int every = everyNth(measured.pixels * bytesPerPixel(reader, measured.page - 1) / PLAIN_BYTES);
+            int fits = everyNth(measured.pixels * bytesPerPixel(reader, measured.page - 1) / PLAIN_BYTES);
+            int every = Math.max(fits, measured.isFinerThanNeeded() ? 2 : 1);
             param.setSourceSubsampling(every, every, 0, 0);
             BufferedImage image = reader.read(measured.page - 1, param);
             if (warned[0] && measured.kind == Kind.JPEG) {
                 throw refused("DAMAGED", "The file is damaged or cut off. Scan or send it again.");
             }
-            return image;
+            return new Decoded(image, every);
         });
     }
 
@@ -276,6 +294,16 @@ class Pictures {
             throw refused(
                     "SHAPE",
                     "The picture is " + width + " by " + height + " pixels: no scan of a sheet. Scan the check again.");
+        }
+    }
+
+    /** Paper has a grain that does not pack so well: what unpacks to so much is no scan, and takes seconds to find empty. */
+    private static void checkUnpacked(long bytes, int packed) {
+        if (bytes > MOST_UNPACKED && bytes > MOST_PACKED * packed) {
+            throw refused(
+                    "UNPACKED",
+                    "The picture unpacks to " + (bytes >> 20) + " MB, " + bytes / packed
+                            + " times its file: that is no scan of paper. Scan at 300 or 600 dpi, eight bits a colour.");
         }
     }
 

@@ -74,7 +74,7 @@ public class ScanKeeper {
     /** Reads a file without keeping anything. */
     ScanResult read(byte[] file, int page, CheckLayout layout, ScanReader.ByHand byHand) {
         return pictures.inTurn(
-                me(), file, page, p -> read(p.image(), layout, byHand, false).result());
+                me(), file, page, p -> read(p, layout, byHand, false).result());
     }
 
     /** Whose turn it is. */
@@ -82,16 +82,18 @@ public class ScanKeeper {
         return SignedIn.now().name();
     }
 
-    private static Read read(BufferedImage image, CheckLayout layout, ScanReader.ByHand byHand, boolean withSheet) {
-        Raster raster = Raster.of(image);
+    /** Corners come and go in pixels of the file, whichever of them were decoded. */
+    private static Read read(Picture picture, CheckLayout layout, ScanReader.ByHand byHand, boolean withSheet) {
+        Raster raster = Raster.of(picture.image());
         try {
-            SheetReading reading = ScanReader.read(raster, layout, byHand);
+            SheetReading reading = ScanReader.read(raster, layout, byHand.scaled(1.0 / picture.every()));
+            ScanResult result = ScanResult.of(reading, picture.every());
             if (!withSheet) {
-                return new Read(ScanResult.of(reading), null);
+                return new Read(result, null);
             }
             BufferedImage sheet =
                     StraightSheet.of(raster, reading.fit().warp(), layout.widthMm(), layout.heightMm(), SHEET_PER_MM);
-            return new Read(ScanResult.of(reading), Jpeg.of(sheet, SHEET_QUALITY));
+            return new Read(result, Jpeg.of(sheet, SHEET_QUALITY));
         } catch (SheetNotFound e) {
             return new Read(ScanResult.of(e), null);
         } catch (IOException e) {
@@ -127,10 +129,10 @@ public class ScanKeeper {
                 picture -> new Kept(
                         picture.mediaType(),
                         picture.kept(),
-                        picture.image().getWidth(),
-                        picture.image().getHeight(),
+                        picture.width(),
+                        picture.height(),
                         picture.pages(),
-                        read(picture.image(), layout, ScanReader.ByHand.NOTHING, true)));
+                        read(picture, layout, ScanReader.ByHand.NOTHING, true)));
         return writes.run(() -> {
             loader.lockOpen(visitId);
             Scan meanwhile = scans.findById(id).orElse(null);
@@ -185,7 +187,7 @@ public class ScanKeeper {
         Scan scan = get(visitId, id);
         byte[] original = picture(id).original;
         CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
-        Read read = pictures.inTurn(me(), original, scan.page, p -> read(p.image(), layout, byHand, true));
+        Read read = pictures.inTurn(me(), original, scan.page, p -> read(p, layout, byHand, true));
         return writes.run(() -> {
             loader.lockOpen(visitId);
             Scan row = get(visitId, id);
@@ -211,10 +213,10 @@ public class ScanKeeper {
                 p -> new Kept(
                         p.mediaType(),
                         p.kept(),
-                        p.image().getWidth(),
-                        p.image().getHeight(),
+                        p.width(),
+                        p.height(),
                         p.pages(),
-                        read(p.image(), layout, ScanReader.ByHand.NOTHING, true)));
+                        read(p, layout, ScanReader.ByHand.NOTHING, true)));
         return writes.run(() -> {
             loader.lockOpen(visitId);
             Scan row = get(visitId, id);

@@ -67,7 +67,8 @@ public record ScanResult(
         return new ScanResult(e.why(), e.getMessage(), null, Map.of());
     }
 
-    static ScanResult of(SheetReading reading) {
+    /** @param every which row and column of the file was decoded */
+    static ScanResult of(SheetReading reading, int every) {
         Map<String, ChannelResult> channels = new LinkedHashMap<>();
         reading.channels().forEach((code, channel) -> {
             StringBuilder states = new StringBuilder();
@@ -106,7 +107,13 @@ public record ScanResult(
         return new ScanResult(
                 null,
                 null,
-                new FitView(fit.how(), fit.residualMm(), fit.corners(), fit.pixelsPerMm(), fit.cover(), fit.grey()),
+                new FitView(
+                        fit.how(),
+                        fit.residualMm(),
+                        fit.corners().stream().map(c -> c.scaled(every)).toList(),
+                        fit.pixelsPerMm() * every,
+                        fit.cover(),
+                        fit.grey()),
                 channels);
     }
 

@@ -4,12 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.Color;
+import java.awt.Transparency;
+import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
 import java.util.zip.CRC32;
+import javax.imageio.ImageIO;
 import org.apache.commons.imaging.formats.jpeg.exif.ExifRewriter;
 import org.apache.commons.imaging.formats.tiff.constants.TiffTagConstants;
 import org.apache.commons.imaging.formats.tiff.write.TiffOutputSet;
@@ -279,6 +285,35 @@ class PicturesTest {
     @CsvSource({"1000000,1", "45000000,1", "46000000,2", "139000000,2", "150000000,2"})
     void of_huge_pictures_not_every_pixel_is_kept(long pixels, int every) {
         assertThat(Pictures.everyNth(pixels)).isEqualTo(every);
+    }
+
+    /** 8,000 by 6,000 white pixels of 16 bits with transparency unpack to 366 MB. */
+    @Test
+    void what_unpacks_to_far_more_than_paper_does_is_refused_before_it_is_decoded() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ColorModel model = new ComponentColorModel(
+                ColorSpace.getInstance(ColorSpace.CS_sRGB),
+                true,
+                false,
+                Transparency.TRANSLUCENT,
+                DataBuffer.TYPE_USHORT);
+        BufferedImage strip = new BufferedImage(model, model.createCompatibleWritableRaster(8_000, 6_000), false, null);
+        ImageIO.write(strip, "png", bytes);
+        assertThatThrownBy(() -> pictures.measure(bytes.toByteArray(), 1))
+                .hasMessageContaining("unpacks to 366 MB")
+                .hasMessageContaining("no scan of paper");
+    }
+
+    @Test
+    void a_scan_says_how_fine_it_is_in_each_format() throws IOException {
+        assertThat(PictureFacts.dotsPerInch(Sheets.jpeg(image(), 600), Pictures.Kind.JPEG))
+                .isEqualTo(600);
+        assertThat(PictureFacts.dotsPerInch(Sheets.png(image(), 600), Pictures.Kind.PNG))
+                .isEqualTo(600);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageIO.write(image(), "png", bytes);
+        assertThat(PictureFacts.dotsPerInch(bytes.toByteArray(), Pictures.Kind.PNG))
+                .isZero();
     }
 
     @Test

@@ -4,7 +4,14 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.function.Consumer;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriter;
+import javax.imageio.metadata.IIOMetadata;
+import javax.imageio.metadata.IIOMetadataNode;
+import org.w3c.dom.Element;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
@@ -87,6 +94,45 @@ final class Sheets {
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    /** A JPEG that names its dots an inch, as a scanner writes it. */
+    static byte[] jpeg(BufferedImage image, int dotsPerInch) throws IOException {
+        return write(image, "jpeg", "javax_imageio_jpeg_image_1.0", root -> {
+            Element header = (Element) root.getElementsByTagName("app0JFIF").item(0);
+            header.setAttribute("resUnits", "1");
+            header.setAttribute("Xdensity", String.valueOf(dotsPerInch));
+            header.setAttribute("Ydensity", String.valueOf(dotsPerInch));
+        });
+    }
+
+    /** A PNG that names its dots, by the metre as PNG has them. */
+    static byte[] png(BufferedImage image, int dotsPerInch) throws IOException {
+        return write(image, "png", "javax_imageio_png_1.0", root -> {
+            IIOMetadataNode size = new IIOMetadataNode("pHYs");
+            String perMetre = String.valueOf(Math.round(dotsPerInch / 0.0254));
+            size.setAttribute("pixelsPerUnitXAxis", perMetre);
+            size.setAttribute("pixelsPerUnitYAxis", perMetre);
+            size.setAttribute("unitSpecifier", "meter");
+            root.appendChild(size);
+        });
+    }
+
+    private static byte[] write(BufferedImage image, String format, String tree, Consumer<IIOMetadataNode> change)
+            throws IOException {
+        ImageWriter writer = ImageIO.getImageWritersByFormatName(format).next();
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (var out = ImageIO.createImageOutputStream(bytes)) {
+            IIOMetadata facts = writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), null);
+            IIOMetadataNode root = (IIOMetadataNode) facts.getAsTree(tree);
+            change.accept(root);
+            facts.setFromTree(tree, root);
+            writer.setOutput(out);
+            writer.write(null, new IIOImage(image, null, facts), null);
+        } finally {
+            writer.dispose();
         }
         return bytes.toByteArray();
     }
