@@ -1,0 +1,126 @@
+package undoknot.measure;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/**
+ * Many people at once, each asking twice a second for one page after the other; what has not been answered when the next is
+ * due is not asked anew, as a browser waits too. Used by {@code bench/load}.
+ */
+public final class ManyAtOnce {
+
+    private static final int EVERY_MS = 500;
+
+    private ManyAtOnce() {}
+
+    /** @param args base address, name, password, people, seconds, then what to ask for as name=path */
+    public static void main(String[] args) throws Exception {
+        String base = args[0];
+        int people = Integer.parseInt(args[3]);
+        int seconds = Integer.parseInt(args[4]);
+        Map<String, String> asked = new TreeMap<>();
+        for (String pair : Arrays.asList(args).subList(5, args.length)) {
+            int at = pair.indexOf('=');
+            asked.put(pair.substring(0, at), pair.substring(at + 1));
+        }
+        HttpClient client = signedIn(base, args[1], args[2]);
+        Map<String, ConcurrentLinkedQueue<Double>> took = new ConcurrentHashMap<>();
+        AtomicInteger refused = new AtomicInteger();
+        ScheduledExecutorService pool = Executors.newScheduledThreadPool(people);
+        List<String> names = new ArrayList<>(asked.keySet());
+        List<Future<?>> all = new ArrayList<>();
+        for (int person = 0; person < people; person++) {
+            AtomicInteger turn = new AtomicInteger(person);
+            all.add(pool.scheduleAtFixedRate(
+                    () -> {
+                        String name = names.get(turn.getAndIncrement() % names.size());
+                        double ms = ask(client, base + asked.get(name), refused);
+                        took.computeIfAbsent(name, n -> new ConcurrentLinkedQueue<>())
+                                .add(ms);
+                    },
+                    (long) EVERY_MS * person / people,
+                    EVERY_MS,
+                    TimeUnit.MILLISECONDS));
+        }
+        TimeUnit.SECONDS.sleep(seconds);
+        all.forEach(f -> f.cancel(false));
+        pool.shutdown();
+        pool.awaitTermination(1, TimeUnit.MINUTES);
+        for (String name : names) {
+            double[] sorted =
+                    took.get(name).stream().mapToDouble(d -> d).sorted().toArray();
+            System.out.printf(
+                    "%d people, %s: %d asked, median %.1f ms, p95 %.1f ms, worst %.1f ms%n",
+                    people,
+                    name,
+                    sorted.length,
+                    sorted[sorted.length / 2],
+                    sorted[(int) (sorted.length * 0.95)],
+                    sorted[sorted.length - 1]);
+        }
+        System.out.printf("%d people: %d refused%n", people, refused.get());
+    }
+
+    private static double ask(HttpClient client, String address, AtomicInteger refused) {
+        long from = System.nanoTime();
+        try {
+            HttpResponse<byte[]> answer = client.send(
+                    HttpRequest.newBuilder(URI.create(address))
+                            .header("Accept-Encoding", "gzip")
+                            .build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+            if (answer.statusCode() != 200) {
+                refused.incrementAndGet();
+            }
+        } catch (IOException e) {
+            refused.incrementAndGet();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return (System.nanoTime() - from) / 1e6;
+    }
+
+    private static HttpClient signedIn(String base, String name, String password)
+            throws IOException, InterruptedException {
+        CookieManager cookies = new CookieManager();
+        HttpClient client = HttpClient.newBuilder()
+                .version(HttpClient.Version.HTTP_1_1)
+                .cookieHandler(cookies)
+                .build();
+        URI session = URI.create(base + "/api/session");
+        client.send(HttpRequest.newBuilder(session).build(), HttpResponse.BodyHandlers.discarding());
+        String token = cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                .findFirst()
+                .orElseThrow()
+                .getValue();
+        HttpResponse<String> answer = client.send(
+                HttpRequest.newBuilder(session)
+                        .header("Content-Type", "application/json")
+                        .header("X-XSRF-TOKEN", token)
+                        .POST(HttpRequest.BodyPublishers.ofString(
+                                "{\"name\":\"" + name + "\",\"password\":\"" + password + "\"}"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() != 200) {
+            throw new IllegalStateException("not signed in: " + answer.statusCode() + " " + answer.body());
+        }
+        return client;
+    }
+}
