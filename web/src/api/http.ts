@@ -1,5 +1,6 @@
 import createClient, { createFinalURL, createQuerySerializer, defaultPathSerializer } from 'openapi-fetch';
 import type { paths } from './generated/schema';
+import { reach } from './reach';
 
 /** What the server says is wrong (RFC 9457), and what never reached it. */
 export class Problem extends Error {
@@ -79,11 +80,18 @@ async function fetchOnce(request: Request): Promise<Response> {
   if (request.method !== 'GET') {
     request.headers.set('X-XSRF-TOKEN', csrfToken());
   }
+  let response: Response;
   try {
-    return await fetch(request);
+    response = await fetch(request);
   } catch {
+    // A request that its own page gave up says nothing of the server.
+    if (!request.signal.aborted) reach.noServer();
     throw offline();
   }
+  if (response.status !== 503) reach.answered();
+  else if ((await read(response.clone())).type === 'urn:undoknot:problem:record-out-of-reach')
+    reach.noRecord();
+  return response;
 }
 
 async function read(response: Response): Promise<Problem> {

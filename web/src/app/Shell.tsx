@@ -16,6 +16,7 @@ import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
 import { ClockStrip } from '../bench/ClockStrip';
 import { word } from '../words/words';
+import { ReachStrip } from './ReachStrip';
 import { TagField } from './TagField';
 
 /** The frame around every view: the rope with the way home, the tag field, and who is at the screen. */
@@ -99,6 +100,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </IconButton>
       </Stack>
       <Rope />
+      <ReachStrip />
       <ClockStrip />
       <Box component="main" id="work" tabIndex={-1} sx={{ outline: 'none' }}>
         {children}

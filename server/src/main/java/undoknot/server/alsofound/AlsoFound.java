@@ -52,4 +52,8 @@ public class AlsoFound {
         this.foundAt = foundAt;
         this.foundBy = foundBy;
     }
+
+    boolean says(AlsoFound other) {
+        return what == other.what && place.equals(other.place) && note.equals(other.note);
+    }
 }

@@ -62,7 +62,12 @@ class AlsoFoundController {
             String place,
 
             @Nullable @Size(max = 2000, message = "Keep the note to {max} signs.")
-            String note) {}
+            String note) {
+
+        static AlsoFoundEntry of(AlsoFound row) {
+            return new AlsoFoundEntry(row.what, row.place, row.note);
+        }
+    }
 
     record AlsoFoundView(
             UUID id,
@@ -86,15 +91,22 @@ class AlsoFoundController {
     List<AlsoFoundView> put(
             @PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody AlsoFoundEntry entry) {
         writes.run(() -> {
-            loader.lockOpen(visitId);
-            AlsoFound row = found.findById(id)
-                    .orElseGet(() -> new AlsoFound(
-                            id, visitId, clock.instant(), SignedIn.now().displayName()));
-            own(row, visitId);
-            row.what = entry.what();
-            row.place = entry.place().strip();
-            row.note = Objects.requireNonNullElse(entry.note(), "").strip();
-            return found.saveAndFlush(row);
+            loader.lockRow(visitId);
+            AlsoFound fresh =
+                    new AlsoFound(id, visitId, clock.instant(), SignedIn.now().displayName());
+            fresh.what = entry.what();
+            fresh.place = entry.place().strip();
+            fresh.note = Objects.requireNonNullElse(entry.note(), "").strip();
+            AlsoFound known = found.findById(id).orElse(null);
+            if (known != null) {
+                own(known, visitId);
+                if (!known.says(fresh)) {
+                    throw Refused.conflict(AlsoFoundEntry.of(known), AlsoFoundEntry.of(fresh));
+                }
+                return known;
+            }
+            loader.getOpen(visitId);
+            return found.saveAndFlush(fresh);
         });
         return all(visitId);
     }

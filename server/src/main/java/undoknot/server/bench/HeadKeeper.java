@@ -58,12 +58,12 @@ class HeadKeeper {
                 if (!known.visitId.equals(visitId)) {
                     throw Refused.notFound("entry");
                 }
-                if (known.entry == asked.entry()) {
+                if (says(known, asked)) {
                     return List.of();
                 }
                 throw Refused.conflict(known.entry, asked);
             }
-            String note = Objects.requireNonNullElse(asked.note(), "").strip();
+            String note = stripped(asked.note());
             HeadEntryRow row = new HeadEntryRow(
                     id,
                     visitId,
@@ -89,6 +89,22 @@ class HeadKeeper {
             written.add(entries.saveAndFlush(row));
             return written;
         });
+    }
+
+    /** Whether an entry that comes under the key of another says the same. */
+    private static boolean says(HeadEntryRow known, HeadEntryRequest asked) {
+        String why = stripped(asked.departureReason());
+        boolean isHold = asked.entry() == HeadEntry.HOLD;
+        return known.entry == asked.entry()
+                && (known.note.equals(stripped(asked.note()))
+                        || asked.entry() == HeadEntry.HEAD_OUT && known.note.equals(why))
+                && (!isHold
+                        || known.wet == asked.wet()
+                                && (asked.hours() == null || known.plannedMinutes == 60 * asked.hours()));
+    }
+
+    private static String stripped(String text) {
+        return Objects.requireNonNullElse(text, "").strip();
     }
 
     /** As long as somebody wishes, and never shorter than what got wet needs. */

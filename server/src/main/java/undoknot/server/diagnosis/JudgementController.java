@@ -21,6 +21,7 @@ import undoknot.server.view.JudgementView;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitViews;
 import undoknot.server.view.VisitWrites;
+import undoknot.server.visit.DepartureRow;
 import undoknot.server.visit.Departures;
 import undoknot.server.visit.Visits;
 import undoknot.server.write.StoredJson;
@@ -57,17 +58,23 @@ class JudgementController {
 
     @GetMapping("/judgement")
     JudgementView judgement(@PathVariable UUID visitId) {
-        return views.of(visitId).judgement();
+        return views.judgement(visitId);
     }
 
     /** Keeps why something else is done than what was advised, where nothing else is logged with it. */
     @PutMapping("/departures/{id}")
     VisitView depart(@PathVariable UUID visitId, @PathVariable UUID id, @Valid @RequestBody DepartureEntry entry) {
-        return writes.on(
-                visitId,
-                logged -> departures.existsById(id)
-                        ? List.of()
-                        : List.of(departures.saveAndFlush(entry.row(id, visitId, clock.instant()))));
+        return writes.on(visitId, logged -> {
+            DepartureRow row = entry.row(id, visitId, clock.instant());
+            DepartureRow known = departures.findById(id).orElse(null);
+            if (known == null) {
+                return List.of(departures.saveAndFlush(row));
+            }
+            if (!known.says(row)) {
+                throw Refused.conflict(known.reason, entry);
+            }
+            return List.of();
+        });
     }
 
     /** Sets the terms of "worth going on" for the visit; a term that is absent is worked out. */

@@ -3,6 +3,7 @@ package undoknot.server.fluid;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -22,6 +23,7 @@ import undoknot.fluid.FluidKind;
 import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
+import undoknot.server.view.TreatmentEntry;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
@@ -61,9 +63,12 @@ class LotController {
             @NotNull(message = "Enter what the bottle held when new.")
             @DecimalMin(value = "1", message = "A bottle holds at least 1 mL.")
             @DecimalMax(value = "100000", message = "Enter at most 100000 mL.")
+            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
             BigDecimal bottleMl,
 
-            @NotNull(message = "Enter what is in it now.") @DecimalMin(value = "0", message = "Enter 0 or more.")
+            @NotNull(message = "Enter what is in it now.")
+            @DecimalMin(value = "0", message = "Enter 0 or more.")
+            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
             BigDecimal remainingMl,
 
             @NotNull(message = "Enter the price of the bottle.") @DecimalMin(value = "0", message = "Enter 0 or more.")
@@ -113,10 +118,10 @@ class LotController {
         }
 
         boolean says(LotEntry entry) {
-            return name.equals(entry.name())
+            return name.equals(entry.name().strip())
                     && kind == entry.kind()
-                    && maker.equals(entry.maker())
-                    && lotCode.equals(entry.lotCode())
+                    && maker.equals(entry.maker().strip())
+                    && lotCode.equals(entry.lotCode().strip())
                     && foodSafe == entry.foodSafe()
                     && java.util.Objects.equals(expiresOn, entry.expiresOn())
                     && bottleMl.compareTo(entry.bottleMl()) == 0

@@ -28,6 +28,8 @@ public class Families {
     /** Parsed definitions by their text, so that a changed row is parsed anew and an unchanged one never again. */
     private final Map<String, Family> parsed = new ConcurrentHashMap<>();
 
+    private final Map<FamilyRows.Version, Family> standing = new ConcurrentHashMap<>();
+
     Families(FamilyRows rows, ObjectMapper json, FamilyLimits limits, Clock clock) {
         this.clock = clock;
         this.rows = rows;
@@ -47,7 +49,13 @@ public class Families {
 
     public List<Family> all() {
         Map<String, Limits> own = limits.limits();
-        return rows.findAll().stream().map(row -> limited(parse(row), own)).toList();
+        // Asked for with every page: which version stands is a short question, a definition is a long text.
+        return rows.versions().stream()
+                .map(version -> limited(
+                        standing.computeIfAbsent(
+                                version, v -> parse(rows.findById(v.code()).orElseThrow())),
+                        own))
+                .toList();
     }
 
     public Map<String, Family> byCode() {

@@ -75,7 +75,7 @@ class TakeIn {
     void put(UUID id, Long seen, Intake intake) {
         writes.run(() -> {
             // Nothing is read before both rows are locked: of two who take in the same head, one finds it in the shop.
-            Visit visit = visits.lock(id).orElse(null);
+            Visit visit = visits.count(id) == 0 ? null : visits.findById(id).orElseThrow();
             heads.lockBySerial(intake.serial().strip());
             if (visit != null) {
                 Intake stands = stored.read(visit.intake, Intake.class);

@@ -3,6 +3,7 @@ package undoknot.server.observation;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -33,6 +34,7 @@ import undoknot.server.fluid.Shelf;
 import undoknot.server.gate.GateKeeper;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Photos;
+import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.FindingPhoto;
@@ -105,6 +107,7 @@ class FindingController {
             @Nullable
             @DecimalMin(value = "0.1", message = "Enter more than 0 mL.")
             @DecimalMax(value = "100", message = "Enter at most 100 mL.")
+            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
             BigDecimal volumeMl,
 
             @Nullable LocalDate expectedOn,
@@ -136,13 +139,15 @@ class FindingController {
                     row.against = gates.pass(gates.ofLook(logged, look), why);
                     row.departureReason = row.against == null ? null : why.text();
                 }
-            } else if (row.sign != entry.sign() || !Objects.equals(row.channel, entry.channel())) {
+            } else if (!says(row, entry)) {
                 throw Refused.conflict(row.observation(), entry);
+            } else {
+                return List.copyOf(others(logged, row, entry));
             }
-            row.note = Objects.requireNonNullElse(entry.note(), "").strip();
-            row.expectedOn = entry.sign() == Sign.ERROR_EXPECTED_BACK ? entry.expectedOn() : null;
+            row.note = note(entry);
+            row.expectedOn = expectedOn(entry);
             List<Object> written = new ArrayList<>();
-            if (entry.lotId() != null && entry.volumeMl() != null && row.lotId == null) {
+            if (entry.lotId() != null && entry.volumeMl() != null) {
                 row.lotId = entry.lotId();
                 row.volumeMl = entry.volumeMl();
                 GateKeeper.Departure why =
@@ -156,15 +161,35 @@ class FindingController {
         });
     }
 
+    /** Whether an entry that comes under the key of another says the same. */
+    private static boolean says(FindingRow row, FindingEntry entry) {
+        boolean drawn = entry.lotId() != null && entry.volumeMl() != null;
+        return row.sign == entry.sign()
+                && Objects.equals(row.channel, entry.channel())
+                && row.note.equals(note(entry))
+                && Objects.equals(row.expectedOn, expectedOn(entry))
+                && Objects.equals(row.lotId, drawn ? entry.lotId() : null)
+                && (!drawn || row.volumeMl.compareTo(entry.volumeMl()) == 0);
+    }
+
+    private static String note(FindingEntry entry) {
+        return Objects.requireNonNullElse(entry.note(), "").strip();
+    }
+
+    private static LocalDate expectedOn(FindingEntry entry) {
+        return entry.sign() == Sign.ERROR_EXPECTED_BACK ? entry.expectedOn() : null;
+    }
+
     /** The same in other channels, each under a key that follows from the first: sent twice they are kept once. */
     private List<FindingRow> others(LoggedVisit logged, FindingRow first, FindingEntry entry) {
         List<FindingRow> rows = new ArrayList<>();
         for (String channel : Objects.requireNonNullElse(entry.others(), List.<String>of())) {
             SignCheck.check(logged.family(), entry.sign(), channel, "finding");
             UUID key = UUID.nameUUIDFromBytes((first.id + channel).getBytes(StandardCharsets.UTF_8));
-            FindingRow row = findings.findById(key)
-                    .orElseGet(() ->
-                            new FindingRow(key, first.visitId, first.sign, channel, first.foundAt, first.foundBy));
+            if (findings.existsById(key)) {
+                continue;
+            }
+            FindingRow row = new FindingRow(key, first.visitId, first.sign, channel, first.foundAt, first.foundBy);
             row.against = first.against;
             row.departureReason = first.departureReason;
             row.note = first.note;

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import undoknot.head.Limits;
 import undoknot.practice.HouseRules;
 import undoknot.server.head.FamilyLimits;
@@ -26,11 +27,11 @@ public class House implements FamilyLimits, ShopRules {
 
     /** Number of the book that stands; 0 when nothing was ever changed. */
     public int number() {
-        return rows.findFirstByOrderByNumberDesc().map(row -> row.number).orElse(0);
+        return rows.lastNumber().orElse(0);
     }
 
     public HouseBook now() {
-        return rows.findFirstByOrderByNumberDesc().map(this::read).orElse(HouseBook.START);
+        return of(number());
     }
 
     /** The book of a number; what a new shop starts from when there is none. */
@@ -54,12 +55,20 @@ public class House implements FamilyLimits, ShopRules {
     }
 
     HouseBook read(HouseRow row) {
-        return read.computeIfAbsent(row.number, n -> {
-            try {
-                return json.readValue(row.definition, HouseBook.class);
-            } catch (JsonProcessingException e) {
-                throw new IllegalStateException("house rules " + n + " in the database cannot be read", e);
+        HouseBook known = read.get(row.number);
+        if (known != null) {
+            return known;
+        }
+        try {
+            HouseBook book = json.readValue(row.definition, HouseBook.class);
+            // A book that is being written may never come to be, and its number go to another.
+            if (!TransactionSynchronizationManager.isActualTransactionActive()
+                    || TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+                read.put(row.number, book);
             }
-        });
+            return book;
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("house rules " + row.number + " in the database cannot be read", e);
+        }
     }
 }

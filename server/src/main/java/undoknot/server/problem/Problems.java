@@ -7,6 +7,7 @@ import java.net.URI;
 import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -19,7 +20,29 @@ public final class Problems {
     /** Seconds after which it is worth to try again. */
     public static final String RETRY_AFTER_S = "2";
 
+    /** MariaDB's numbers for a disk or a table that is full. */
+    private static final Set<Integer> FULL = Set.of(28, 1021, 1114, 1041);
+
     private Problems() {}
+
+    public static ProblemDetail diskFull(long freeMb) {
+        return of(
+                HttpStatus.INSUFFICIENT_STORAGE,
+                "disk-full",
+                "The disk of the record is full (" + freeMb
+                        + " MB are left), so nothing more is kept. What you entered stays here:"
+                        + " make room on that disk, then send it again. What was logged before can be read.");
+    }
+
+    /** Whether the database had no room to write. */
+    static boolean isFull(Throwable thrown) {
+        for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLException sql && FULL.contains(sql.getErrorCode())) {
+                return true;
+            }
+        }
+        return false;
+    }
 
     public static ProblemDetail recordOutOfReach() {
         return of(

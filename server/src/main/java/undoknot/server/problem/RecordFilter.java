@@ -38,6 +38,12 @@ final class RecordFilter extends OncePerRequestFilter {
         try {
             chain.doFilter(request, response);
         } catch (DataAccessException | TransactionException away) {
+            if (!response.isCommitted() && Problems.isFull(away)) {
+                LOG.warn("the record has no room: {}", away.getMessage());
+                response.resetBuffer();
+                Problems.write(response, json, Problems.diskFull(0));
+                return;
+            }
             if (response.isCommitted() || !Problems.isAway(away)) {
                 throw away;
             }

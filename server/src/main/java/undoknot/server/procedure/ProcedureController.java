@@ -3,6 +3,7 @@ package undoknot.server.procedure;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.procedure.Act;
 import undoknot.server.view.ProcedureView;
+import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.server.visit.Intake;
 
@@ -81,6 +83,7 @@ class ProcedureController {
             @Nullable
             @DecimalMin(value = "0", message = "Enter 0 mL or more.")
             @DecimalMax(value = "20000", message = "Enter at most 20000 mL.")
+            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
             BigDecimal volumeMl,
 
             @Nullable Act.Finding finding,

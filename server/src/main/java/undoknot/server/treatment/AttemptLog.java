@@ -216,7 +216,9 @@ class AttemptLog {
         }
         Treatment treatment = entry.treatment().treatment();
         if (known != null) {
-            if (EnteredWork.isThere(logged, known, treatment) && Objects.equals(known.lotId, entry.lotId())) {
+            if (EnteredWork.isThere(logged, known, treatment)
+                    && Objects.equals(known.lotId, entry.lotId())
+                    && known.note.equals(text(entry.note()))) {
                 return List.of();
             }
             throw Refused.conflict(TreatmentEntry.of(logged.treatment(known)), entry.treatment());

@@ -13,6 +13,7 @@ import undoknot.server.outcome.Money;
 import undoknot.server.practice.House;
 import undoknot.server.standin.StandIns;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.LookedAt;
 import undoknot.server.visit.OffPartPhotos;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.VisitLoader;
@@ -24,6 +25,7 @@ import undoknot.visit.VisitLog;
 public class VisitViews {
 
     private final VisitLoader loader;
+    private final LookedAt looked;
     private final Visits visits;
     private final StandIns standIns;
     private final Judge judge;
@@ -35,6 +37,7 @@ public class VisitViews {
 
     VisitViews(
             VisitLoader loader,
+            LookedAt looked,
             Visits visits,
             StandIns standIns,
             Judge judge,
@@ -44,6 +47,7 @@ public class VisitViews {
             OffPartPhotos photos,
             Clock clock) {
         this.loader = loader;
+        this.looked = looked;
         this.visits = visits;
         this.standIns = standIns;
         this.judge = judge;
@@ -56,7 +60,15 @@ public class VisitViews {
 
     @Transactional(readOnly = true)
     public VisitView of(UUID id) {
-        return of(loader.get(id));
+        return of(looked.get(id));
+    }
+
+    /** What the readings say and what is advised, alone. */
+    @Transactional(readOnly = true)
+    public JudgementView judgement(UUID id) {
+        LoggedVisit logged = looked.get(id);
+        Instant now = clock.instant();
+        return judgements.of(logged, judge.of(logged, now), now);
     }
 
     /** A visit that was loaded already, for instance because something was just written on it. */
@@ -89,7 +101,7 @@ public class VisitViews {
                 .filter(v -> v.closedAt != null && v.openedAt.isBefore(logged.visit().openedAt))
                 .max(Comparator.comparing(v -> v.closedAt))
                 .filter(v -> FollowUp.isSoon(v, logged.visit()))
-                .map(v -> FollowUp.of(loader.get(v.id), logged.visit()))
+                .map(v -> FollowUp.of(looked.get(v.id), logged.visit()))
                 .orElse(null);
     }
 }

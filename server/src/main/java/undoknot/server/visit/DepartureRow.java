@@ -40,4 +40,12 @@ public class DepartureRow {
         this.madeAt = madeAt;
         this.madeBy = madeBy;
     }
+
+    /** Whether another one departs from the same on the same visit, for the same reason. */
+    public boolean says(DepartureRow other) {
+        return visitId.equals(other.visitId)
+                && rule == other.rule
+                && advised.equals(other.advised)
+                && reason.equals(other.reason);
+    }
 }

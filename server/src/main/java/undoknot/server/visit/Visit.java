@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
 import undoknot.nozzle.JobClass;
 import undoknot.outcome.Outcome;
 import undoknot.outcome.Purpose;
@@ -26,7 +27,18 @@ public class Visit {
     @Version
     public Long version;
 
+    /** How often something was logged on it; counted by {@link Visits#count} alone, as its row is locked. */
+    @NotAudited
+    @Column(insertable = false, updatable = false)
+    public long changes;
+
     public String tag;
+
+    /** Kept by the database, to be found by its end. */
+    @NotAudited
+    @Column(insertable = false, updatable = false)
+    public String tagBackwards;
+
     public UUID headId;
     public UUID customerId;
 

@@ -100,7 +100,9 @@ public class VisitLoader {
 
     /** Locks it alone, where more has to be locked before the log is read. */
     public void lockRow(UUID visitId) {
-        visits.lock(visitId).orElseThrow(() -> Refused.notFound("visit"));
+        if (visits.count(visitId) == 0) {
+            throw Refused.notFound("visit");
+        }
     }
 
     /** The same for one that is still open; what is returned is not written to any more. */
@@ -115,10 +117,14 @@ public class VisitLoader {
 
     private static LoggedVisit open(LoggedVisit logged) {
         if (logged.visit().closedAt != null) {
-            throw Refused.because(
-                    HttpStatus.CONFLICT, "returned", "This head was returned. Take it in again to go on with it.");
+            throw returned();
         }
         return logged;
+    }
+
+    public static Refused returned() {
+        return Refused.because(
+                HttpStatus.CONFLICT, "returned", "This head was returned. Take it in again to go on with it.");
     }
 
     public List<LoggedVisit> of(List<Visit> wanted) {

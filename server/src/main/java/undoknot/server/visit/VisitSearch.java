@@ -1,7 +1,9 @@
 package undoknot.server.visit;
 
-import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
@@ -23,19 +25,32 @@ public class VisitSearch {
 
     /**
      * Visits whose tag, serial or customer has the words, open ones first, then the newest. Tags, serials and customers are
-     * looked through one by one, each in its own index: joined over every visit of many years, it would take a second.
+     * looked through one by one, each in its own index: joined over every visit of many years, it would take a second. Tags
+     * and serials are looked up by their beginning and their end, and by their middle when that finds nothing.
      *
      * @param words not empty
      */
-    public List<Visit> of(String words) {
-        String like = "%" + words.replaceAll("([%_\\\\])", "\\\\$1") + "%";
-        List<Visit> found = new ArrayList<>(visits.searchOpen(like, Limit.of(MOST)));
+    public List<UUID> of(String words) {
+        String begins = escaped(words) + "%";
+        String ends = escaped(new StringBuilder(words).reverse().toString()) + "%";
+        String has = "%" + begins;
+        Set<UUID> found = new LinkedHashSet<>(visits.searchOpen(has, Limit.of(MOST)));
         if (found.size() < MOST) {
-            List<UUID> ids = visits.idsByTag(like, LOOKED_AT);
-            List<UUID> heads = visits.headsBySerial(like, LOOKED_AT);
-            List<UUID> customers = visits.customersByName(like, LOOKED_AT);
+            Set<UUID> ids = new HashSet<>(visits.idsByTag(begins, LOOKED_AT));
+            ids.addAll(visits.idsByTagBackwards(ends, LOOKED_AT));
+            Set<UUID> heads = new HashSet<>(visits.headsBySerial(begins, LOOKED_AT));
+            heads.addAll(visits.headsBySerialBackwards(ends, LOOKED_AT));
+            List<UUID> customers = visits.customersByName(has, LOOKED_AT);
+            if (found.isEmpty() && ids.isEmpty() && heads.isEmpty() && customers.isEmpty()) {
+                ids.addAll(visits.idsByTag(has, LOOKED_AT));
+                heads.addAll(visits.headsBySerial(has, LOOKED_AT));
+            }
             found.addAll(visits.returnedOf(ids, heads, customers, Limit.of(MOST - found.size())));
         }
-        return found;
+        return List.copyOf(found);
+    }
+
+    private static String escaped(String words) {
+        return words.replaceAll("([%_\\\\])", "\\\\$1");
     }
 }

@@ -3,6 +3,7 @@ package undoknot.server.waste;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.server.view.TreatmentEntry;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
@@ -57,6 +59,7 @@ class WasteController {
             @NotNull(message = "Enter how much it holds.")
             @DecimalMin(value = "50", message = "Enter at least 50 mL.")
             @DecimalMax(value = "50000", message = "Enter at most 50000 mL.")
+            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
             BigDecimal capacityMl) {}
 
     @GetMapping

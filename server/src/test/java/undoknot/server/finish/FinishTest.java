@@ -259,7 +259,8 @@ class FinishTest {
         ObjectNode intake = (ObjectNode) now().path("intake");
         // The clock is everybody's; the old visit is set back instead.
         jdbc.update(
-                "update visit set opened_at = opened_at - interval ? day, closed_at = closed_at - interval ? day where id = ?",
+                "update visit set changes = changes + 1, opened_at = opened_at - interval ? day,"
+                        + " closed_at = closed_at - interval ? day where id = ?",
                 days,
                 days,
                 visit);

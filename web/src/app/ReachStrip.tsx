@@ -1,0 +1,30 @@
+import { Alert } from '@mui/material';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { useOutOfReach } from '../api/reach';
+import { hour } from '../bench/time';
+
+const AGAIN_MS = 3000;
+
+/** Says above every view that the server or the record is away, and asks until it is back. */
+export function ReachStrip() {
+  const away = useOutOfReach();
+  const queries = useQueryClient();
+  const isAway = away !== null;
+  useEffect(() => {
+    if (!isAway) return;
+    const timer = setInterval(() => void queries.refetchQueries({ queryKey: ['clocks'] }), AGAIN_MS);
+    return () => {
+      clearInterval(timer);
+      // What is on the screen may be from before.
+      void queries.invalidateQueries();
+    };
+  }, [isAway, queries]);
+  if (!away) return null;
+  return (
+    <Alert severity="warning" role="status" sx={{ mx: { xs: 1.5, md: 3 }, mt: 1 }}>
+      {away.what === 'server' ? 'The server' : 'The record'} has been out of reach since {hour(away.since)}.
+      What you see is from then, and what you type stays on this screen. It is tried again every few seconds.
+    </Alert>
+  );
+}
