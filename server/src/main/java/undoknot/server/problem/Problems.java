@@ -16,6 +16,7 @@ import org.springframework.http.ProblemDetail;
 public final class Problems {
 
     private static final String SHUTS_DOWN = "70100";
+    private static final String CLOSED = "Connection is closed";
 
     /** Seconds after which it is worth to try again. */
     public static final String RETRY_AFTER_S = "2";
@@ -65,7 +66,9 @@ public final class Problems {
                     || cause instanceof SQLException sql
                             && sql.getSQLState() != null
                             && (sql.getSQLState().startsWith("08")
-                                    || sql.getSQLState().equals(SHUTS_DOWN));
+                                    || sql.getSQLState().equals(SHUTS_DOWN))
+                    // The pool gives no state of its own when a connection went away under a transaction.
+                    || cause instanceof SQLException closed && CLOSED.equals(closed.getMessage());
             if (noConnection) {
                 return true;
             }

@@ -9,12 +9,14 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.servlet.FilterChain;
 import java.sql.SQLException;
 import java.util.concurrent.atomic.AtomicLong;
+import org.hibernate.TransactionException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.orm.jpa.JpaSystemException;
 
 class DiskRoomTest {
 
@@ -69,5 +71,20 @@ class DiskRoomTest {
     void what_the_database_says_of_its_own_room_is_known(int number, boolean full) {
         assertThat(Problems.isFull(new DataIntegrityViolationException("x", new SQLException("y", "HY000", number))))
                 .isEqualTo(full);
+    }
+
+    /** As a pool, a driver and a server that shuts down say it; what the database refused is no lost record. */
+    @ParameterizedTest
+    @CsvSource({
+        "Connection is closed,, true",
+        "gone, 08S01, true",
+        "going, 70100, true",
+        "Duplicate entry, 23000, false"
+    })
+    void a_connection_that_went_away_under_a_transaction_is_a_record_out_of_reach(
+            String said, String state, boolean away) {
+        assertThat(Problems.isAway(new JpaSystemException(new TransactionException(
+                        "Unable to rollback against JDBC Connection", new SQLException(said, state)))))
+                .isEqualTo(away);
     }
 }
