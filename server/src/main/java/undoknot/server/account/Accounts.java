@@ -146,6 +146,11 @@ class Accounts {
         jdbc.update("delete from SPRING_SESSION where principal_name = ?", name);
     }
 
+    /** After a new password whoever came in with the old one is out; the one who chose it goes on. */
+    void signOutElsewhere(String name, String session) {
+        jdbc.update("delete from SPRING_SESSION where principal_name = ? and session_id <> ?", name, session);
+    }
+
     private AppUser locked(String name) {
         return users.lockByName(name).orElseThrow(() -> Refused.notFound("account"));
     }

@@ -146,6 +146,7 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void password(@Valid @RequestBody PasswordChange entry, HttpServletRequest request) {
         signIn.change(SignedIn.now().name(), entry.present(), entry.chosen(), request.getRemoteAddr());
+        accounts.signOutElsewhere(SignedIn.now().name(), request.getSession().getId());
     }
 
     private Session begin(SignedIn person, HttpServletRequest request, HttpServletResponse response) {

@@ -96,6 +96,25 @@ class AccountsTest {
                 .isEqualTo(200);
     }
 
+    /** Whoever saw the old password and came in with it is out. */
+    @Test
+    void a_new_password_ends_the_other_sessions_of_that_person() throws Exception {
+        Cookie own = signedIn("TECHNICIAN");
+        Cookie elsewhere = signIn(Map.of("name", name, "password", PASSWORD)).getCookie("SESSION");
+        assertThat(bench(elsewhere)).isEqualTo(200);
+        int changed = mvc.perform(put("/api/session/password")
+                        .with(csrf())
+                        .cookie(own)
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(api.json.writeValueAsString(Map.of("present", PASSWORD, "chosen", PASSWORD + "-new"))))
+                .andReturn()
+                .getResponse()
+                .getStatus();
+        assertThat(changed).isEqualTo(204);
+        assertThat(bench(own)).isEqualTo(200);
+        assertThat(bench(elsewhere)).isEqualTo(401);
+    }
+
     @Test
     void a_code_ends_after_three_days() throws Exception {
         String code = added("TECHNICIAN");
