@@ -23,7 +23,6 @@ import undoknot.fluid.FluidKind;
 import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
-import undoknot.server.view.TreatmentEntry;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
@@ -63,12 +62,12 @@ class LotController {
             @NotNull(message = "Enter what the bottle held when new.")
             @DecimalMin(value = "1", message = "A bottle holds at least 1 mL.")
             @DecimalMax(value = "100000", message = "Enter at most 100000 mL.")
-            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
+            @Digits(integer = 6, fraction = 2, message = "Enter millilitres to the hundredth.")
             BigDecimal bottleMl,
 
             @NotNull(message = "Enter what is in it now.")
             @DecimalMin(value = "0", message = "Enter 0 or more.")
-            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
+            @Digits(integer = 6, fraction = 2, message = "Enter millilitres to the hundredth.")
             BigDecimal remainingMl,
 
             @NotNull(message = "Enter the price of the bottle.") @DecimalMin(value = "0", message = "Enter 0 or more.")

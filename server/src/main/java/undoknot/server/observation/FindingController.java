@@ -34,7 +34,6 @@ import undoknot.server.fluid.Shelf;
 import undoknot.server.gate.GateKeeper;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.Photos;
-import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.server.view.VisitWrites;
 import undoknot.server.visit.FindingPhoto;
@@ -107,7 +106,7 @@ class FindingController {
             @Nullable
             @DecimalMin(value = "0.1", message = "Enter more than 0 mL.")
             @DecimalMax(value = "100", message = "Enter at most 100 mL.")
-            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
+            @Digits(integer = 6, fraction = 2, message = "Enter millilitres to the hundredth.")
             BigDecimal volumeMl,
 
             @Nullable LocalDate expectedOn,

@@ -19,7 +19,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.procedure.Act;
 import undoknot.server.view.ProcedureView;
-import undoknot.server.view.TreatmentEntry;
 import undoknot.server.view.VisitView;
 import undoknot.server.visit.Intake;
 
@@ -83,7 +82,7 @@ class ProcedureController {
             @Nullable
             @DecimalMin(value = "0", message = "Enter 0 mL or more.")
             @DecimalMax(value = "20000", message = "Enter at most 20000 mL.")
-            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
+            @Digits(integer = 6, fraction = 2, message = "Enter millilitres to the hundredth.")
             BigDecimal volumeMl,
 
             @Nullable Act.Finding finding,

@@ -29,7 +29,7 @@ public record TreatmentEntry(
     static final String CHANNELS = "Choose at least one channel.";
     public static final String ML_MIN = "Enter more than 0 mL.";
     static final String ML_MAX = "Enter at most {value} mL.";
-    public static final String ML_DIGITS = "Enter millilitres to the hundredth.";
+    static final String ML_DIGITS = "Enter millilitres to the hundredth.";
     static final String ML_MISSING = "Enter how many mL.";
     static final String TEMPERATURE = "Enter 1 to 99 °C.";
 

@@ -18,7 +18,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.server.view.TreatmentEntry;
 import undoknot.server.write.RepeatableWrite;
 import undoknot.server.write.Versions;
 
@@ -59,7 +58,7 @@ class WasteController {
             @NotNull(message = "Enter how much it holds.")
             @DecimalMin(value = "50", message = "Enter at least 50 mL.")
             @DecimalMax(value = "50000", message = "Enter at most 50000 mL.")
-            @Digits(integer = 6, fraction = 2, message = TreatmentEntry.ML_DIGITS)
+            @Digits(integer = 6, fraction = 2, message = "Enter millilitres to the hundredth.")
             BigDecimal capacityMl) {}
 
     @GetMapping
