@@ -94,7 +94,7 @@ class OneLoadTest {
 
         JsonNode answer = api.put(path, flush).is(200).body();
 
-        verify(loader, times(1)).getOpen(any());
+        verify(loader, times(1)).get(any());
         verify(findings, times(1)).findByVisitIdIn(anyCollection());
         verify(judge, times(1)).of(any(), any());
         // And the answer knows of the flush, in the visit as in its judgement.
