@@ -185,7 +185,10 @@ abstract class BrowserTest {
                             rows.getString("id"));
                 },
                 visit);
-        shop.jdbc.update("update visit set opened_at = opened_at - interval ? hour where id = ?", hours, visit);
+        shop.jdbc.update(
+                "update visit set changes = changes + 1, opened_at = opened_at - interval ? hour where id = ?",
+                hours,
+                visit);
     }
 
     /** The same record, its strokes and turns so much earlier. */
