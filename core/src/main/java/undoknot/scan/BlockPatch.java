@@ -57,39 +57,53 @@ final class BlockPatch {
         weigh();
     }
 
+    /** Places change slowly along a row: they are worked out every few pixels and drawn straight between. */
     private double cut(Raster picture, Warp warp) {
-        boolean across = block.direction() == Direction.ACROSS;
         double[] h = warp.plane().numbers();
         int inside = 0;
         double[] here = new double[2];
         double[] next = new double[2];
         for (int y = 0; y < height; y++) {
-            double v = (y + 0.5) / perMm - MARGIN_MM;
-            for (int x = 0; x < width; x++) {
-                double u = (x + 0.5) / perMm - MARGIN_MM;
-                double mx = block.xMm() + (across ? u : v);
-                double my = block.yMm() + (across ? v : u);
-                if (!warp.isFlat()) {
-                    // The shift changes slowly: it is worked out every few pixels and drawn straight between.
-                    int at = x % STRETCH;
-                    if (at == 0) {
-                        double step = STRETCH / perMm;
-                        warp.shiftAt(mx, my, here);
-                        warp.shiftAt(mx + (across ? step : 0), my + (across ? 0 : step), next);
+            place(warp, h, 0, y, next);
+            for (int x0 = 0; x0 < width; x0 += STRETCH) {
+                here[0] = next[0];
+                here[1] = next[1];
+                place(warp, h, x0 + STRETCH, y, next);
+                double stepX = (next[0] - here[0]) / STRETCH;
+                double stepY = (next[1] - here[1]) / STRETCH;
+                int end = Math.min(width, x0 + STRETCH);
+                for (int x = x0; x < end; x++) {
+                    int at = (y * width + x) * 3;
+                    int step = x - x0;
+                    if (picture.sample(here[0] + step * stepX, here[1] + step * stepY, rgb, at)) {
+                        inside++;
+                    } else {
+                        rgb[at] = Float.NaN;
                     }
-                    mx += here[0] + at * (next[0] - here[0]) / STRETCH;
-                    my += here[1] + at * (next[1] - here[1]) / STRETCH;
-                }
-                double w = 1 / (h[6] * mx + h[7] * my + h[8]);
-                int at = (y * width + x) * 3;
-                if (picture.sample((h[0] * mx + h[1] * my + h[2]) * w, (h[3] * mx + h[4] * my + h[5]) * w, rgb, at)) {
-                    inside++;
-                } else {
-                    rgb[at] = Float.NaN;
                 }
             }
         }
         return (double) inside / (width * height);
+    }
+
+    /**
+     * @param h numbers of the warp's plane
+     * @param out where the middle of a pixel of this patch lies in the picture; replaced
+     */
+    private void place(Warp warp, double[] h, int x, int y, double[] out) {
+        boolean across = block.direction() == Direction.ACROSS;
+        double u = (x + 0.5) / perMm - MARGIN_MM;
+        double v = (y + 0.5) / perMm - MARGIN_MM;
+        double mx = block.xMm() + (across ? u : v);
+        double my = block.yMm() + (across ? v : u);
+        if (!warp.isFlat()) {
+            warp.shiftAt(mx, my, out);
+            mx += out[0];
+            my += out[1];
+        }
+        double w = 1 / (h[6] * mx + h[7] * my + h[8]);
+        out[0] = (h[0] * mx + h[1] * my + h[2]) * w;
+        out[1] = (h[3] * mx + h[4] * my + h[5]) * w;
     }
 
     /** The bare paper's colour in each tile: most of a block is bare, so a high quantile (a low one on dark stock). */
