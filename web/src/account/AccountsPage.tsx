@@ -13,6 +13,7 @@ import { useProblemAt } from '../app/useProblemAt';
 import { moment } from '../bench/time';
 import { terms, word } from '../words/words';
 import { SignIns } from './SignIns';
+import { TabletsBlock } from './TabletsBlock';
 import { useSession } from './session';
 import { AccountForm } from './AccountForm';
 
@@ -21,17 +22,22 @@ const KEY = ['accounts'];
 
 /** The people of the shop, for a lead. */
 export default function AccountsPage() {
-  const { isLead } = useSession();
+  const { isLead, person } = useSession();
+  const mayKeep = isLead && !person.byPin;
   const accounts = useQuery<Account[], Problem>({
     queryKey: KEY,
     queryFn: () => answer(api.GET('/api/accounts')),
-    enabled: isLead,
+    enabled: mayKeep,
   });
   const [given, setGiven] = useState<GivenCode>();
-  if (!isLead) {
+  if (!mayKeep) {
     return (
       <Page title="Accounts">
-        <Typography>Accounts are kept by a lead of the shop.</Typography>
+        <Typography>
+          {isLead
+            ? 'A PIN opens the work, not the accounts. Sign out, and sign in with your password.'
+            : 'Accounts are kept by a lead of the shop.'}
+        </Typography>
       </Page>
     );
   }
@@ -64,6 +70,7 @@ export default function AccountsPage() {
       <Block title="Add somebody">
         <NewPerson given={setGiven} />
       </Block>
+      <TabletsBlock />
       <SignIns />
     </Page>
   );

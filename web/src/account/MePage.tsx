@@ -3,6 +3,7 @@ import { Block, Page } from '../app/Page';
 import { UnitsChoice } from '../flow/UnitsChoice';
 import { word } from '../words/words';
 import { NewPassword } from './NewPassword';
+import { PinBlock } from './PinBlock';
 import { useSession } from './session';
 
 /** What a person sets for themselves: units and password. */
@@ -15,6 +16,9 @@ export default function MePage() {
       </Typography>
       <Block title="Units">
         <UnitsChoice />
+      </Block>
+      <Block title="PIN for a shared tablet">
+        <PinBlock />
       </Block>
       <Block title="Password">
         <NewPassword />

@@ -76,6 +76,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
     <Suspense fallback={<Loading what="the form" />}>
       <SignInPage
         demoAccounts={(who.error.extra.demoAccounts as string[] | undefined) ?? []}
+        tablet={who.error.extra.tablet as string | undefined}
         isEmpty={who.error.extra.empty === true}
         done={(signedIn) => queries.setQueryData(['session'], signedIn)}
       />

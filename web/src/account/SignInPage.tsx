@@ -2,6 +2,7 @@ import { Box, Button, Stack, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useEffect, useState } from 'react';
 import type { SignedIn } from '../api/types';
+import { ChangeOver } from './ChangeOver';
 import { FirstAccount } from './FirstAccount';
 import SignInForm from './SignInForm';
 
@@ -11,13 +12,17 @@ const DEMO_PASSWORD = 'quay-lantern';
 export default function SignInPage({
   demoAccounts,
   isEmpty,
+  tablet,
   done,
 }: {
   demoAccounts: string[];
   isEmpty: boolean;
+  /** Name of the trusted tablet that this is, where it is one. */
+  tablet?: string;
   done: (person: SignedIn) => void;
 }) {
   const [account, setAccount] = useState('');
+  const [byPassword, setByPassword] = useState(false);
   useEffect(() => {
     document.title = 'Sign in · Undo Knot';
   }, []);
@@ -44,10 +49,16 @@ export default function SignInPage({
           <FirstAccount
             done={(person) => {
               done(person);
-              // The shop's name, money and rules come next.
-              window.location.assign('/house-rules');
+              // The shop's name, money and hours come next.
+              window.location.assign('/set-up');
             }}
           />
+        ) : tablet && !byPassword ? (
+          <Stack spacing={2}>
+            <Typography sx={{ fontWeight: 650 }}>{tablet}: who is here?</Typography>
+            <ChangeOver done={done} />
+            <Button onClick={() => setByPassword(true)}>Sign in with a password</Button>
+          </Stack>
         ) : (
           <SignInForm key={account} name={account} password={account ? DEMO_PASSWORD : ''} done={done} />
         )}

@@ -1,5 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { answer, api } from './http';
+import { answer, api, type Problem } from './http';
+import type { ShopView } from './types';
 
 /** Two people may be at it: what is on the screen is looked up again now and then. */
 const LOOK_AGAIN_MS = 10_000;
@@ -42,6 +43,10 @@ export function useJudgement(id: string) {
 
 export function useHouse() {
   return useQuery({ queryKey: ['house'], queryFn: () => answer(api.GET('/api/house-rules')) });
+}
+
+export function useShop() {
+  return useQuery<ShopView, Problem>({ queryKey: ['shop'], queryFn: () => answer(api.GET('/api/shop')) });
 }
 
 export function useFamilies() {

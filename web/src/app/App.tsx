@@ -37,6 +37,7 @@ const ProcedurePage = lazy(() => import('../procedure/ProcedurePage'));
 const FamiliesPage = lazy(() => import('../family/FamiliesPage'));
 const AccountsPage = lazy(() => import('../account/AccountsPage'));
 const MePage = lazy(() => import('../account/MePage'));
+const SetUpPage = lazy(() => import('../practice/SetUpPage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -77,6 +78,7 @@ function Views() {
               <Route path="/visits/:id/steps" element={<ProcedurePage />} />
               <Route path="/families/:code?" element={<FamiliesPage />} />
               <Route path="/visits/:id/worth" element={<WorthPage />} />
+              <Route path="/set-up" element={<SetUpPage />} />
               <Route path="/house-rules" element={<HousePage />} />
               <Route path="/accounts" element={<AccountsPage />} />
               <Route path="/me" element={<MePage />} />

@@ -1,4 +1,4 @@
-import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
+import { Box, Button, Dialog, DialogContent, IconButton, Stack, Typography } from '@mui/material';
 import { useColorScheme, useTheme } from '@mui/material/styles';
 import {
   Beaker,
@@ -9,19 +9,27 @@ import {
   PackagePlus,
   Scale,
   Sun,
+  UsersRound,
   Waves,
 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSession } from '../account/session';
 import { ClockStrip } from '../bench/ClockStrip';
 import { word } from '../words/words';
 import { ReachStrip } from './ReachStrip';
+import { Loading } from './states';
 import { TagField } from './TagField';
+
+// A device of one's own never needs it.
+const ChangeOver = lazy(() =>
+  import('../account/ChangeOver').then(({ ChangeOver }) => ({ default: ChangeOver })),
+);
 
 /** The frame around every view: the rope with the way home, the tag field, and who is at the screen. */
 export function Shell({ children }: { children: ReactNode }) {
   const { person, mayWrite, signOut } = useSession();
+  const [isChanging, setChanging] = useState(false);
   return (
     <Box sx={{ minHeight: '100vh', pb: { xs: 9, md: 0 } }}>
       <Button
@@ -95,10 +103,33 @@ export function Shell({ children }: { children: ReactNode }) {
           <CircleUserRound />
         </IconButton>
         <SchemeButton />
+        {person.tablet && (
+          <Button
+            variant="outlined"
+            startIcon={<UsersRound aria-hidden />}
+            onClick={() => setChanging(true)}
+            sx={{ minHeight: 48 }}
+          >
+            Change over
+          </Button>
+        )}
         <IconButton aria-label="Sign out" onClick={signOut}>
           <LogOut />
         </IconButton>
       </Stack>
+      {isChanging && (
+        <Dialog open onClose={() => setChanging(false)} fullWidth maxWidth="xs" aria-labelledby="change-over">
+          <DialogContent>
+            <Typography id="change-over" variant="h2" sx={{ mb: 2 }}>
+              Who is here?
+            </Typography>
+            <Suspense fallback={<Loading what="who works here" />}>
+              {/* What was typed is kept as a draft of the one who typed it. */}
+              <ChangeOver done={() => window.location.reload()} />
+            </Suspense>
+          </DialogContent>
+        </Dialog>
+      )}
       <Rope />
       <ReachStrip />
       <ClockStrip />

@@ -21,7 +21,7 @@ export function BenchPage() {
   const bench = useBench(search);
   const now = useNow(bench.data?.serverTime);
   const navigate = useNavigate();
-  const { mayWrite } = useSession();
+  const { mayWrite, isLead, person } = useSession();
 
   const strips = useMemo(() => bench.data?.strips ?? [], [bench.data]);
   const keys: Record<string, () => void> = { t: () => mayWrite && void navigate('/take-in') };
@@ -50,6 +50,14 @@ export function BenchPage() {
         ) : undefined
       }
     >
+      {isLead && !person.isSetUp && (
+        <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
+          <Typography>The shop has no name, hours or tax rate of its own yet.</Typography>
+          <Button component={Link} to="/set-up" variant="outlined">
+            Set up the shop
+          </Button>
+        </Stack>
+      )}
       {!search && clocks.length > 0 && (
         <>
           <HandsNow clocks={clocks} now={now} />

@@ -83,7 +83,7 @@ function HouseView({ house }: { house: House }) {
       }
     >
       <Stack spacing={2}>
-        <ShopBlock isLead={isLead} />
+        <ShopBlock house={house} isLead={isLead} />
         <Typography>
           {isLead
             ? 'Open visits keep the rules they came in with; limits hold for every head at once.'

@@ -65,7 +65,7 @@ export function limitsForm(limits: Limits): LimitsForm {
   };
 }
 
-function percentOf(share: number): string {
+export function percentOf(share: number): string {
   return String(Number((100 * share).toFixed(1)));
 }
 
@@ -116,7 +116,7 @@ function typed(text: string, otherwise: number): number {
 }
 
 /** Per cent as they are typed, as a share; what is untouched stays to the last place. */
-function shareOf(text: string, before: number): number {
+export function shareOf(text: string, before: number): number {
   return text === percentOf(before) ? before : typed(text, text.trim() === '' ? 0 : 100 * before) / 100;
 }
 

@@ -410,7 +410,15 @@ export function show(
 ) {
   const role = options.role ?? 'TECHNICIAN';
   const session: Session = {
-    person: { name: 'wenna', displayName: 'Wenna Tarvick', role, currency: 'EUR', units: USUAL_UNITS },
+    person: {
+      name: 'wenna',
+      displayName: 'Wenna Tarvick',
+      role,
+      currency: 'EUR',
+      units: USUAL_UNITS,
+      byPin: false,
+      isSetUp: true,
+    },
     mayWrite: role !== 'OBSERVER',
     isLead: role === 'LEAD',
     signOut: vi.fn(),

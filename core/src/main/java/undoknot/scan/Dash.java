@@ -18,6 +18,9 @@ final class Dash {
     /** Share of the ink that the neighbouring rows cannot have put there. */
     double own;
 
+    /** By how much the middle of the ink moves from one end to the other, pitches; a dash lies along its line. */
+    double slant;
+
     int partsInked;
     /** Density of another ink on it. */
     double foreign;

@@ -141,13 +141,16 @@ final class DashReader {
         dash.own = area(whole, peak) <= 0.01 ? 1 : dash.area / area(whole, peak);
         dash.gap = gap(start, end, line, peak);
         double half = dash.area / 2;
-        for (float[] segment : segments) {
+        double[] centres = new double[SEGMENTS];
+        for (int s = 0; s < SEGMENTS; s++) {
             double[] one = new double[rows];
             for (int r = 0; r < rows; r++) {
-                one[r] = segment[r];
+                one[r] = segments[s][r];
             }
+            centres[s] = centre(one, peak);
             dash.partsInked += area(one, peak) > Math.max(half, 0.015) ? 1 : 0;
         }
+        dash.slant = slant(centres);
         double seen = line + (dash.area > A_LITTLE ? dash.offset * block.pitchMm() : 0);
         if (!weighAnyInk(dash, start + inset, end - inset, seen - reach, seen + reach)) {
             dash.offPicture = true;
@@ -155,6 +158,16 @@ final class DashReader {
         }
         weighInks(dash);
         return dash;
+    }
+
+    /** Middle of the last three parts against that of the first three: one part alone may be dust. */
+    private static double slant(double[] centres) {
+        return median(centres[SEGMENTS - 3], centres[SEGMENTS - 2], centres[SEGMENTS - 1])
+                - median(centres[0], centres[1], centres[2]);
+    }
+
+    private static double median(double a, double b, double c) {
+        return Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
     }
 
     double[] shiftOf(int nozzle) {

@@ -3,8 +3,11 @@ package undoknot.simulator;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Line2D;
 import java.awt.image.BufferedImage;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -19,6 +22,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
 import undoknot.nozzle.ChannelMap;
@@ -217,6 +221,30 @@ class ReaderDoubtsTest {
         assertThatThrownBy(() ->
                         ScanReader.read(Raster.of(image), SmallSheet.UNMARKED, new ScanReader.ByHand(off, Map.of())))
                 .isInstanceOf(SheetNotFound.class);
+    }
+
+    /** As long and as dark as a dash and over its place, but aslant: a pen, whose stroke no nozzle has fired. */
+    @ParameterizedTest(name = "moves across by {0} pitches")
+    @ValueSource(doubles = {-0.6, -0.45, -0.3, -0.2, 0.2, 0.3, 0.45, 0.6})
+    void a_stroke_of_a_pen_over_a_missing_dash_is_no_dash(double pitches) throws SheetNotFound {
+        int nozzle = 38;
+        CheckLayout.Block block = SmallSheet.MARKED.block("K").orElseThrow();
+        Map<String, Stroke[]> channels = new LinkedHashMap<>(
+                StrokeMix.SCATTERED.draw(SmallSheet.FAMILY, 48).channels());
+        channels.get("K")[nozzle - 1] = Stroke.NONE;
+        BufferedImage image = SmallSheet.print(SmallSheet.MARKED, new Strokes(channels), PLAIN.dpi(300), 48);
+        double perMm = 300 / 25.4;
+        double x = block.xMm() + block.startMm(nozzle);
+        double y = block.yMm() + block.lineMm(nozzle);
+        double aside = pitches * block.pitchMm() / 2;
+        Graphics2D g = image.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        g.setColor(Color.decode(block.ink()));
+        g.setStroke(new BasicStroke((float) (0.3 * block.pitchMm() * perMm)));
+        g.draw(new Line2D.Double(x * perMm, (y - aside) * perMm, (x + block.dashMm()) * perMm, (y + aside) * perMm));
+        g.dispose();
+        SheetReading reading = SmallSheet.read(image, SmallSheet.MARKED);
+        assertThat(reading.map().channel("K").state(nozzle)).isEqualTo(NozzleState.UNREAD);
     }
 
     @Test

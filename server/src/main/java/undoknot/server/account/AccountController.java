@@ -1,13 +1,17 @@
 package undoknot.server.account;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
 import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,8 +30,10 @@ class AccountController {
 
     private final Accounts accounts;
     private final SignInLog log;
+    private final Tablets tablets;
 
-    AccountController(Accounts accounts, SignInLog log) {
+    AccountController(Accounts accounts, SignInLog log, Tablets tablets) {
+        this.tablets = tablets;
         this.accounts = accounts;
         this.log = log;
     }
@@ -102,6 +108,40 @@ class AccountController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOutEverywhere(@PathVariable String name, HttpServletRequest request) {
         accounts.signOutEverywhere(name, by(request));
+    }
+
+    /** @param here whether it is the device that asks */
+    record TabletView(UUID id, String name, String trustedBy, Instant trustedAt, boolean here) {}
+
+    record NewTablet(
+            @NotBlank(message = "Enter what the device is called, such as Bench 2.")
+            @Size(max = 60, message = "Keep it to {max} signs.")
+            String name) {}
+
+    @GetMapping("/tablets")
+    List<TabletView> tablets(HttpServletRequest request) {
+        UUID here = tablets.of(request).map(t -> t.id).orElse(null);
+        return tablets.all().stream()
+                .map(t -> new TabletView(t.id, t.name, t.trustedBy, t.trustedAt, t.id.equals(here)))
+                .toList();
+    }
+
+    /** Trusts the device from which this is sent. */
+    @PostMapping("/tablets")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void trust(@Valid @RequestBody NewTablet entry, HttpServletRequest request, HttpServletResponse response) {
+        SignedIn person = SignedIn.now();
+        ResponseCookie cookie = tablets.trust(request, entry.name(), person.displayName());
+        response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+        log.add(person.name(), request.getRemoteAddr(), SignInEvent.TABLET_TRUSTED, entry.name());
+    }
+
+    /** Nobody changes over by PIN there any more; who is signed in there stays so. */
+    @DeleteMapping("/tablets/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@PathVariable UUID id, HttpServletRequest request) {
+        tablets.end(id);
+        log.add(SignedIn.now().name(), request.getRemoteAddr(), SignInEvent.TABLET_ENDED, null);
     }
 
     private static Accounts.Actor by(HttpServletRequest request) {

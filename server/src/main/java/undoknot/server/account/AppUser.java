@@ -29,6 +29,12 @@ public class AppUser {
 
     public Instant codeUntil;
 
+    /** Of the PIN for trusted tablets; null when there is none. */
+    public String pinHash;
+
+    /** Wrong PINs since the last right one. */
+    public int pinWrong;
+
     /** Units that this person wants to see, as JSON; null for those of the shop. */
     public String units;
 

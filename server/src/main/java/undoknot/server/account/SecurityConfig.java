@@ -20,6 +20,8 @@ import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authorization.AuthorityAuthorizationManager;
+import org.springframework.security.authorization.AuthorizationManagers;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
@@ -104,6 +106,7 @@ class SecurityConfig {
             CookieCsrfTokenRepository tokens,
             ObjectMapper json,
             FirstCode firstCode,
+            Tablets tablets,
             Clock clock,
             @Value("${undoknot.session-at-most}") Duration longest,
             @Value("${undoknot.demo}") boolean demo)
@@ -122,16 +125,21 @@ class SecurityConfig {
                         .permissionsPolicyHeader(p -> p.policy("camera=(self), geolocation=(), microphone=()")))
                 .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
-                        .requestMatchers(HttpMethod.POST, "/api/session", "/api/session/first")
+                        .requestMatchers(HttpMethod.POST, "/api/session", "/api/session/first", "/api/session/pin")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/api/session/people")
                         .permitAll()
                         .requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.DELETE, "/api/session")
                         .authenticated()
-                        .requestMatchers(HttpMethod.PUT, "/api/session/password")
+                        .requestMatchers(HttpMethod.PUT, "/api/session/password", "/api/session/pin")
                         .authenticated()
                         .requestMatchers("/api/accounts/**", "/api/accounts")
-                        .hasRole(Role.LEAD.name())
+                        .access(AuthorizationManagers.allOf(
+                                AuthorityAuthorizationManager.hasRole(Role.LEAD.name()),
+                                AuthorizationManagers.not(AuthorityAuthorizationManager.hasAuthority(
+                                        SessionController.BY_PIN.getAuthority()))))
                         .requestMatchers(HttpMethod.GET, "/api/**", "/v3/**")
                         .authenticated()
                         .requestMatchers(
@@ -158,6 +166,7 @@ class SecurityConfig {
                             if (demo) {
                                 problem.setProperty("demoAccounts", DemoAccounts.NAMES);
                             }
+                            tablets.of(request).ifPresent(tablet -> problem.setProperty("tablet", tablet.name));
                             if (firstCode.isOut()) {
                                 problem.setProperty("empty", true);
                             }

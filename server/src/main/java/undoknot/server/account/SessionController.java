@@ -2,13 +2,17 @@ package undoknot.server.account;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.lang.Nullable;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.AuthorityUtils;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.authentication.session.SessionAuthenticationStrategy;
@@ -22,12 +26,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.server.problem.Refused;
+import undoknot.server.shop.Shop;
 import undoknot.server.shop.Shops;
 
 /** Signing in and out. */
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
+
+    /** Who came in by PIN does the work of the bench, and leaves the accounts alone. */
+    static final GrantedAuthority BY_PIN = new SimpleGrantedAuthority("BY_PIN");
 
     /** Wrong codes are counted like wrong tries of a name that nobody can have. */
     private static final String FIRST = "(first account)";
@@ -37,7 +45,8 @@ class SessionController {
     private final SessionAuthenticationStrategy atSignIn;
     private final Shops shops;
     private final PersonUnits units;
-
+    private final PinSignIn pins;
+    private final Tablets tablets;
     private final Accounts accounts;
     private final FirstCode firstCode;
     private final WrongTries tries;
@@ -52,7 +61,11 @@ class SessionController {
             Accounts accounts,
             FirstCode firstCode,
             WrongTries tries,
-            SignInLog log) {
+            SignInLog log,
+            PinSignIn pins,
+            Tablets tablets) {
+        this.pins = pins;
+        this.tablets = tablets;
         this.accounts = accounts;
         this.firstCode = firstCode;
         this.tries = tries;
@@ -100,17 +113,84 @@ class SessionController {
     /**
      * @param currency code of the money in which the shop reckons
      * @param units that the person wants to see
+     * @param tablet name of the trusted tablet at which this is asked; absent elsewhere
+     * @param byPin whether the person came in by PIN: accounts want a password
+     * @param isSetUp whether the shop has been given its name
      */
-    record Session(String name, String displayName, Role role, String currency, Units units) {}
+    record Session(
+            String name,
+            String displayName,
+            Role role,
+            String currency,
+            Units units,
+            @Nullable String tablet,
+            boolean byPin,
+            boolean isSetUp) {}
 
-    private Session session(SignedIn person) {
+    private Session session(SignedIn person, HttpServletRequest request) {
+        Shop shop = shops.now();
         return new Session(
-                person.name(), person.displayName(), person.role(), shops.now().currency, units.of(person.name()));
+                person.name(),
+                person.displayName(),
+                person.role(),
+                shop.currency,
+                units.of(person.name()),
+                tablets.of(request).map(t -> t.name).orElse(null),
+                SecurityContextHolder.getContext()
+                        .getAuthentication()
+                        .getAuthorities()
+                        .contains(BY_PIN),
+                !shop.name.isEmpty());
     }
 
     @GetMapping
-    Session who() {
-        return session(SignedIn.now());
+    Session who(HttpServletRequest request) {
+        return session(SignedIn.now(), request);
+    }
+
+    /** Who can change over by PIN at a trusted tablet. */
+    record Person(String name, String displayName) {}
+
+    @GetMapping("/people")
+    List<Person> people(HttpServletRequest request) {
+        tablets.mustBe(request);
+        return pins.people().stream()
+                .map(u -> new Person(u.name, u.displayName))
+                .toList();
+    }
+
+    record Pin(
+            @NotBlank(message = "Choose who you are.") @Size(max = 60)
+            String name,
+
+            @NotBlank(message = "Enter your PIN.") @Size(max = 20, message = "Take four digits.")
+            String pin) {}
+
+    /** Changes over to another person at a trusted tablet: the session before ends. */
+    @PostMapping("/pin")
+    Session changeOver(@Valid @RequestBody Pin entry, HttpServletRequest request, HttpServletResponse response) {
+        Tablet tablet = tablets.mustBe(request);
+        SignedIn person = pins.with(entry.name(), entry.pin(), tablet, request.getRemoteAddr());
+        HttpSession before = request.getSession(false);
+        if (before != null) {
+            before.invalidate();
+        }
+        return begin(
+                person, AuthorityUtils.createAuthorityList(role(person), BY_PIN.getAuthority()), request, response);
+    }
+
+    /** @param pin four digits; absent for none from now on */
+    record PinChoice(
+            @NotBlank(message = "Enter the password you have now.") @Size(max = 200)
+            String present,
+
+            @Nullable @Size(max = 20, message = "Take four digits.")
+            String pin) {}
+
+    @PutMapping("/pin")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void pin(@Valid @RequestBody PinChoice entry, HttpServletRequest request) {
+        pins.keep(SignedIn.now().name(), entry.present(), entry.pin(), request.getRemoteAddr());
     }
 
     @PostMapping
@@ -149,22 +229,30 @@ class SessionController {
         accounts.signOutElsewhere(SignedIn.now().name(), request.getSession().getId());
     }
 
+    private static String role(SignedIn person) {
+        return "ROLE_" + person.role();
+    }
+
     private Session begin(SignedIn person, HttpServletRequest request, HttpServletResponse response) {
-        var authentication = UsernamePasswordAuthenticationToken.authenticated(
-                person, null, AuthorityUtils.createAuthorityList("ROLE_" + person.role()));
+        return begin(person, AuthorityUtils.createAuthorityList(role(person)), request, response);
+    }
+
+    private Session begin(
+            SignedIn person, List<GrantedAuthority> may, HttpServletRequest request, HttpServletResponse response) {
+        var authentication = UsernamePasswordAuthenticationToken.authenticated(person, null, may);
         atSignIn.onAuthentication(authentication, request, response);
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
-        return session(person);
+        return session(person, request);
     }
 
     /** Units for this person from now on, on every screen. */
     @PutMapping("/units")
-    Session units(@Valid @RequestBody Units wanted) {
+    Session units(@Valid @RequestBody Units wanted, HttpServletRequest request) {
         units.keep(SignedIn.now().name(), wanted);
-        return session(SignedIn.now());
+        return session(SignedIn.now(), request);
     }
 
     @DeleteMapping

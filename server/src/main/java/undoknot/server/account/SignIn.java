@@ -100,7 +100,7 @@ class SignIn {
             AppUser row = users.lockByName(user.name).orElseThrow();
             boolean stillOut = user.codeHash.equals(row.codeHash);
             if (stillOut) {
-                row.passwordHash = hash;
+                newPassword(row, hash);
                 row.codeHash = null;
                 row.codeUntil = null;
                 users.save(row);
@@ -114,8 +114,28 @@ class SignIn {
         return new SignedIn(user.name, user.displayName, user.role);
     }
 
+    /** Whoever knew the old password may have chosen the PIN: it ends as well. */
+    private static void newPassword(AppUser row, String hash) {
+        row.passwordHash = hash;
+        row.pinHash = null;
+        row.pinWrong = 0;
+    }
+
     /** Sets another password for somebody who knows the present one. */
     void change(String name, String present, String chosen, String address) {
+        AppUser user = mustBePresent(name, present, address);
+        PasswordRule.check("chosen", chosen, user.name, user.displayName);
+        String hash = hashed(() -> passwords.encode(chosen));
+        transaction.executeWithoutResult(status -> {
+            AppUser row = users.lockByName(name).orElseThrow(() -> Refused.notFound("account"));
+            newPassword(row, hash);
+            users.save(row);
+        });
+        log.add(name, address, SignInEvent.PASSWORD_CHOSEN, null);
+    }
+
+    /** @throws Refused on the entry {@code present} when it is not the password of this person */
+    AppUser mustBePresent(String name, String present, String address) {
         AppUser user = users.findByName(name).orElseThrow(() -> Refused.notFound("account"));
         tries.waitUntil(name, address).ifPresent(until -> {
             throw wait(until);
@@ -124,17 +144,10 @@ class SignIn {
             tries.count(name, address);
             throw Refused.entry("present", "WRONG", "This is not your password. Type the one you signed in with.");
         }
-        PasswordRule.check("chosen", chosen, user.name, user.displayName);
-        String hash = hashed(() -> passwords.encode(chosen));
-        transaction.executeWithoutResult(status -> {
-            AppUser row = users.lockByName(name).orElseThrow(() -> Refused.notFound("account"));
-            row.passwordHash = hash;
-            users.save(row);
-        });
-        log.add(name, address, SignInEvent.PASSWORD_CHOSEN, null);
+        return user;
     }
 
-    private <T> T hashed(java.util.function.Supplier<T> work) {
+    <T> T hashed(java.util.function.Supplier<T> work) {
         try {
             if (!hashing.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
                 throw Refused.because(

@@ -34,7 +34,7 @@ final class CombFiles {
 
     private record Row(String label, String comb, int height) {}
 
-    static String comb(LoggedVisit logged, NozzleCheck check) {
+    static String comb(LoggedVisit logged, NozzleCheck check, ZoneId zone) {
         NozzleMap map = logged.map(check);
         List<Row> rows = new ArrayList<>();
         for (Channel channel : logged.family().channels()) {
@@ -46,10 +46,10 @@ final class CombFiles {
                     CombSvg.single(states, channel.ink(), CombSvg.WIDE),
                     24));
         }
-        return sheet(logged, "Check " + number(logged, check), note(check), rows);
+        return sheet(logged, "Check " + number(logged, check), note(check, zone), rows);
     }
 
-    static String comparison(LoggedVisit logged, NozzleCheck before, NozzleCheck now) {
+    static String comparison(LoggedVisit logged, NozzleCheck before, NozzleCheck now, ZoneId zone) {
         NozzleMap was = logged.map(before);
         NozzleMap is = logged.map(now);
         Comparison comparison = Comparison.of(was, is);
@@ -66,7 +66,7 @@ final class CombFiles {
         return sheet(
                 logged,
                 "Check " + number(logged, before) + " above, check " + number(logged, now) + " below",
-                note(before) + "; " + note(now),
+                note(before, zone) + "; " + note(now, zone),
                 rows);
     }
 
@@ -78,8 +78,8 @@ final class CombFiles {
         return logged.checks().indexOf(check) + 1;
     }
 
-    private static String note(NozzleCheck check) {
-        return TIME.format(check.takenAt.atZone(ZoneId.systemDefault())) + (check.simulated ? ", simulated" : "");
+    private static String note(NozzleCheck check, ZoneId zone) {
+        return TIME.format(check.takenAt.atZone(zone)) + (check.simulated ? ", simulated" : "");
     }
 
     private static String sheet(LoggedVisit logged, String title, String note, List<Row> rows) {

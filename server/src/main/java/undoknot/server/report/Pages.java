@@ -12,7 +12,6 @@ import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Map;
@@ -22,6 +21,7 @@ import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 import undoknot.server.fluid.Shelf;
+import undoknot.server.shop.Shop;
 import undoknot.server.shop.Shops;
 import undoknot.server.words.Words;
 
@@ -32,13 +32,11 @@ class Pages {
     private static final String FONT = "Atkinson Hyperlegible";
 
     private final ITemplateEngine templates;
-    private final Clock clock;
     private final Words words;
     private final Shops shops;
 
-    Pages(ITemplateEngine templates, Clock clock, Words words, Shops shops) {
+    Pages(ITemplateEngine templates, Words words, Shops shops) {
         this.templates = templates;
-        this.clock = clock;
         this.words = words;
         this.shops = shops;
         // Which fonts and style sheets it loads is no news; what goes wrong is.
@@ -56,12 +54,13 @@ class Pages {
         context.setVariable("words", words);
         Function<BigDecimal, String> plain = Shelf::plain;
         context.setVariable("plain", plain);
-        context.setVariable("currency", shops.now().currency);
+        Shop shop = shops.now();
+        context.setVariable("currency", shop.currency);
         context.setVariable(
-                "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(clock.getZone()));
+                "day", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(shop.zoneId()));
         context.setVariable(
                 "moment",
-                DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH).withZone(clock.getZone()));
+                DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH).withZone(shop.zoneId()));
         return templates.process(template, context);
     }
 

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.stereotype.Component;
+import undoknot.server.shop.Shops;
 import undoknot.server.words.Words;
 import undoknot.treatment.Site;
 import undoknot.visit.HeadNow;
@@ -14,13 +15,14 @@ import undoknot.visit.HeadNow;
 @Component
 public class PowerWords {
 
-    private final Words words;
-    private final DateTimeFormatter time;
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH);
 
-    PowerWords(Words words, java.time.Clock clock) {
+    private final Words words;
+    private final Shops shops;
+
+    PowerWords(Words words, Shops shops) {
         this.words = words;
-        this.time =
-                DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH).withZone(clock.getZone());
+        this.shops = shops;
     }
 
     /**
@@ -41,11 +43,15 @@ public class PowerWords {
         Instant until = head.waitsUntil().orElse(null);
         String headline = byHands
                 ? "No power: " + words.of("noPower", head.keptFrom().get(0).reason()) + "."
-                : "No power until " + time.format(until) + ".";
+                : "No power until " + TIME.format(until.atZone(shops.now().zoneId())) + ".";
         List<String> reasons = head.keptFrom().stream()
                 .sorted(Comparator.comparing(HeadNow.Kept::reason))
                 .map(kept -> words.of("noPower", kept.reason())
-                        + (kept.until() == null ? "" : ", until " + time.format(kept.until())))
+                        + (kept.until() == null
+                                ? ""
+                                : ", until "
+                                        + TIME.format(
+                                                kept.until().atZone(shops.now().zoneId()))))
                 .toList();
         return new Power(false, headline, reasons);
     }

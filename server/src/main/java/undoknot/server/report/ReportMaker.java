@@ -84,7 +84,7 @@ public class ReportMaker {
         Shop shop = shops.now();
         return new Report(
                 shop.name,
-                shop.address,
+                shop.addressAndHours(),
                 logged.visit().tag,
                 logged.customer().name,
                 logged.family().name(),

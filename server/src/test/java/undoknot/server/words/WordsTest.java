@@ -100,6 +100,7 @@ class WordsTest {
                 Arguments.of("doing", Doing.values()),
                 Arguments.of("after", Branch.After.values()),
                 Arguments.of("then", Branch.Then.values()),
+                Arguments.of("weekday", java.time.DayOfWeek.values()),
                 Arguments.of("temperatureUnit", Units.Temperature.values()),
                 Arguments.of("volumeUnit", Units.Volume.values()),
                 Arguments.of("pressureUnit", Units.Pressure.values()),
