@@ -125,29 +125,42 @@ public final class Raster {
         int w = Math.max(1, width / factor);
         int h = Math.max(1, height / factor);
         byte[] out = new byte[w * h * 3];
-        IntStream.range(0, h).parallel().forEach(y -> reduceRow(y, w, factor, out));
+        byte[] means = means(factor * factor);
+        IntStream.range(0, h).parallel().forEach(y -> reduceRow(y, w, factor, means, out));
         Raster less = new Raster(w, h, out, w * 3, 3, 0, 1, 2);
         less.grey = grey;
         return less;
     }
 
-    private void reduceRow(int y, int w, int factor, byte[] out) {
-        int count = factor * factor;
+    /** Means of so many values by their sum, rounded down: looked up, since dividing costs more than all the adding. */
+    private static byte[] means(int count) {
+        byte[] means = new byte[255 * count + 1];
+        for (int sum = 0; sum < means.length; sum++) {
+            means[sum] = (byte) (sum / count);
+        }
+        return means;
+    }
+
+    private void reduceRow(int y, int w, int factor, byte[] means, byte[] out) {
+        byte[] from = data;
+        int step = pixelStride;
+        int toGreen = green - red;
+        int toBlue = blue - red;
         for (int x = 0, o = y * w * 3; x < w; x++, o += 3) {
             int r = 0;
             int g = 0;
             int b = 0;
             for (int dy = 0; dy < factor; dy++) {
-                int at = (y * factor + dy) * rowStride + x * factor * pixelStride;
-                for (int dx = 0; dx < factor; dx++, at += pixelStride) {
-                    r += data[at + red] & 255;
-                    g += data[at + green] & 255;
-                    b += data[at + blue] & 255;
+                int at = (y * factor + dy) * rowStride + x * factor * step + red;
+                for (int dx = 0; dx < factor; dx++, at += step) {
+                    r += from[at] & 255;
+                    g += from[at + toGreen] & 255;
+                    b += from[at + toBlue] & 255;
                 }
             }
-            out[o] = (byte) (r / count);
-            out[o + 1] = (byte) (g / count);
-            out[o + 2] = (byte) (b / count);
+            out[o] = means[r];
+            out[o + 1] = means[g];
+            out[o + 2] = means[b];
         }
     }
 
