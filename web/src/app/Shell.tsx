@@ -104,14 +104,9 @@ export function Shell({ children }: { children: ReactNode }) {
         </IconButton>
         <SchemeButton />
         {person.tablet && (
-          <Button
-            variant="outlined"
-            startIcon={<UsersRound aria-hidden />}
-            onClick={() => setChanging(true)}
-            sx={{ minHeight: 48 }}
-          >
-            Change over
-          </Button>
+          <IconButton aria-label="Change over" title="Change over" onClick={() => setChanging(true)}>
+            <UsersRound />
+          </IconButton>
         )}
         <IconButton aria-label="Sign out" onClick={signOut}>
           <LogOut />

@@ -57,7 +57,7 @@ export function Entry<T extends FieldValues>(props: EntryProps<T>) {
           disabled={props.disabled}
           slotProps={{
             htmlInput: { inputMode: props.isNumber ? 'decimal' : undefined, min: props.min },
-            inputLabel: props.type === 'date' ? { shrink: true } : undefined,
+            inputLabel: props.type === 'date' || props.type === 'time' ? { shrink: true } : undefined,
             input: props.unit ? { endAdornment: <Unit>{props.unit}</Unit> } : undefined,
           }}
         />

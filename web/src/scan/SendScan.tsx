@@ -1,5 +1,6 @@
 import { Box, Button, LinearProgress, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Camera, FileUp, Printer } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, Problem, upload } from '../api/http';
@@ -8,7 +9,7 @@ import { useLayouts } from '../api/queries';
 import type { Visit, ScanStyle } from '../api/types';
 import { Block } from '../app/Page';
 import { Failed, Loading } from '../app/states';
-import { capital, terms, word } from '../words/words';
+import { capital, count, terms, word } from '../words/words';
 
 const TYPES = '.png,.jpg,.jpeg,.tif,.tiff,.pdf,image/png,image/jpeg,image/tiff,application/pdf';
 const MOST_BYTES = 40 * 1024 * 1024;
@@ -224,11 +225,19 @@ function Progress({ busy }: { busy: Busy }) {
     reading: 'Reading every nozzle',
     printing: 'Printing, scanning and reading',
   };
+  // Two are read at a time; who waits is told for how many.
+  const turn = useQuery({
+    queryKey: ['turn'],
+    queryFn: () => answer(api.GET('/api/scans/turn')),
+    enabled: busy.what !== 'sending',
+    refetchInterval: 1_000,
+  });
+  const before = busy.what === 'sending' ? 0 : (turn.data?.before ?? 0);
   const share = busy.what === 'sending' ? Math.round(busy.share * 100) : undefined;
   return (
     <Box role="status" sx={{ width: '100%', maxWidth: 480 }}>
       <Typography>
-        {words[busy.what]}
+        {before > 0 ? `Waiting: ${count('PICTURES', before)} before this one` : words[busy.what]}
         {share !== undefined && `, ${share} %`}
       </Typography>
       <LinearProgress

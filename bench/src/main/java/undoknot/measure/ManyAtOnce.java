@@ -1,7 +1,6 @@
 package undoknot.measure;
 
 import java.io.IOException;
-import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -39,7 +38,7 @@ public final class ManyAtOnce {
             int at = pair.indexOf('=');
             asked.put(pair.substring(0, at), pair.substring(at + 1));
         }
-        HttpClient client = signedIn(base, args[1], args[2]);
+        HttpClient client = ShopClient.signedIn(base, args[1], args[2], null).http;
         Map<String, ConcurrentLinkedQueue<Double>> took = new ConcurrentHashMap<>();
         AtomicInteger refused = new AtomicInteger();
         ScheduledExecutorService pool = Executors.newScheduledThreadPool(people);
@@ -94,33 +93,5 @@ public final class ManyAtOnce {
             Thread.currentThread().interrupt();
         }
         return (System.nanoTime() - from) / 1e6;
-    }
-
-    private static HttpClient signedIn(String base, String name, String password)
-            throws IOException, InterruptedException {
-        CookieManager cookies = new CookieManager();
-        HttpClient client = HttpClient.newBuilder()
-                .version(HttpClient.Version.HTTP_1_1)
-                .cookieHandler(cookies)
-                .build();
-        URI session = URI.create(base + "/api/session");
-        client.send(HttpRequest.newBuilder(session).build(), HttpResponse.BodyHandlers.discarding());
-        String token = cookies.getCookieStore().getCookies().stream()
-                .filter(c -> c.getName().equals("XSRF-TOKEN"))
-                .findFirst()
-                .orElseThrow()
-                .getValue();
-        HttpResponse<String> answer = client.send(
-                HttpRequest.newBuilder(session)
-                        .header("Content-Type", "application/json")
-                        .header("X-XSRF-TOKEN", token)
-                        .POST(HttpRequest.BodyPublishers.ofString(
-                                "{\"name\":\"" + name + "\",\"password\":\"" + password + "\"}"))
-                        .build(),
-                HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() != 200) {
-            throw new IllegalStateException("not signed in: " + answer.statusCode() + " " + answer.body());
-        }
-        return client;
     }
 }

@@ -125,7 +125,7 @@ class AlsoFoundController {
     @PutMapping(path = "/{id}/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        Photos.Photo taken = shots.of(image.getBytes());
+        Photos.Photo taken = shots.of(image);
         writes.run(() -> {
             loader.lockOpen(visitId);
             return photos.saveAndFlush(new AlsoFoundPhoto(get(visitId, id).id, taken.mediaType(), taken.picture()));

@@ -93,7 +93,7 @@ class PartsController {
     @PutMapping(path = "/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        log.photo(visitId, id, image.getBytes());
+        log.photo(visitId, id, image);
     }
 
     @GetMapping("/photo")

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import org.springframework.web.multipart.MultipartFile;
 import undoknot.finish.OffPart;
 import undoknot.server.account.SignedIn;
 import undoknot.server.finish.PartsController.BackEntry;
@@ -124,7 +125,7 @@ class PartsLog {
         return written;
     }
 
-    void photo(UUID visitId, UUID id, byte[] picture) {
+    void photo(UUID visitId, UUID id, MultipartFile picture) {
         Photos.Photo taken = shots.of(picture);
         plainWrites.run(() -> {
             loader.lockOpen(visitId);

@@ -222,7 +222,7 @@ class FindingController {
     @PutMapping(path = "/photo", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     void photo(@PathVariable UUID visitId, @PathVariable UUID id, @RequestParam("image") MultipartFile image)
             throws IOException {
-        Photos.Photo taken = shots.of(image.getBytes());
+        Photos.Photo taken = shots.of(image);
         plainWrites.run(() -> {
             loader.lockOpen(visitId);
             return photos.saveAndFlush(new FindingPhoto(own(visitId, id).id, taken.mediaType(), taken.picture()));

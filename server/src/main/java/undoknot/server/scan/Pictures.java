@@ -8,6 +8,9 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBuffer;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.Iterator;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -83,15 +86,38 @@ class Pictures {
      *
      * @param who whose turn it is
      */
-    <T> T inTurn(String who, byte[] file, int page, Function<Picture, T> work) {
-        Measured measured = measure(file, page);
-        int share = measured.pixels > LARGE ? Turns.ALL : 1;
-        return turns.take(who, share, () -> work.apply(decode(measured)));
+    <T> T inTurn(String who, SentFile file, int page, Function<Picture, T> work) {
+        return inTurn(who, file, page, work, Function.identity());
+    }
+
+    /** @param store keeps what came out of the work, after the picture itself has been let go */
+    <T, R> R inTurn(String who, SentFile file, int page, Function<Picture, T> work, Function<T, R> store) {
+        return turns.ofPerson(who, () -> {
+            int share = turns.toMeasure(() -> measure(file.bytes(), page).pixels > LARGE ? Turns.ALL : 1);
+            return turns.take(who, share, () -> work.apply(decode(measure(file.bytes(), page))), store);
+        });
     }
 
     /** Makes a picture in the same turn, as large as an ordinary one: a printed stand-in sheet takes as much room. */
     <T> T inTurn(String who, Supplier<T> work) {
-        return turns.take(who, 1, work);
+        return turns.ofPerson(who, () -> turns.take(who, 1, work, Function.identity()));
+    }
+
+    /** How many people's pictures are read before that of this person. */
+    int before(String who) {
+        return turns.before(who);
+    }
+
+    /** SHA-256 of a file, hexadecimal. */
+    String hash(SentFile file) {
+        return turns.toMeasure(() -> {
+            try {
+                return HexFormat.of()
+                        .formatHex(MessageDigest.getInstance("SHA-256").digest(file.bytes()));
+            } catch (NoSuchAlgorithmException e) {
+                throw new IllegalStateException("every JDK has SHA-256", e);
+            }
+        });
     }
 
     enum Kind {

@@ -7,8 +7,6 @@ import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -100,7 +98,7 @@ class ScanController {
                     .toList());
         }
         ScanResult result = keeper.read(
-                bytes(image),
+                SentFile.of(image),
                 page,
                 wanted,
                 corners == null || corners.isBlank() ? ScanReader.ByHand.NOTHING : byHand(corners));
@@ -111,11 +109,20 @@ class ScanController {
                 result);
     }
 
+    /** @param before how many people's pictures are read first */
+    record TurnView(int before) {}
+
+    @Operation(summary = "Says how many people's pictures are read before the one this person has sent")
+    @GetMapping("/api/scans/turn")
+    TurnView turn() {
+        return new TurnView(keeper.before());
+    }
+
     @Operation(summary = "Shows a scan without storing it: upright, as JPEG, at most 1600 pixels along its longer side")
     @PostMapping(path = "/api/scans/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     ResponseEntity<byte[]> previewOf(
             @RequestPart("image") MultipartFile image, @RequestParam(name = "page", defaultValue = "1") int page) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(keeper.preview(bytes(image), page));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(keeper.preview(SentFile.of(image), page));
     }
 
     private CheckLayout layoutOf(String text) {
@@ -197,7 +204,7 @@ class ScanController {
                 id,
                 layout,
                 new ScanKeeper.Sent(
-                        shortName.length() > 200 ? shortName.substring(0, 200) : shortName, bytes(image), page),
+                        shortName.length() > 200 ? shortName.substring(0, 200) : shortName, SentFile.of(image), page),
                 false));
     }
 
@@ -279,13 +286,5 @@ class ScanController {
                 result.mustBeLookedAt(),
                 layouts.get(scan.layoutId),
                 ScanKeeper.SHEET_PER_MM);
-    }
-
-    private static byte[] bytes(MultipartFile file) {
-        try {
-            return file.getBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

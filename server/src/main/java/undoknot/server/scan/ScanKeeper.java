@@ -3,10 +3,7 @@ package undoknot.server.scan;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -72,7 +69,7 @@ public class ScanKeeper {
     private record Kept(String mediaType, byte[] file, int width, int height, int pages, Read read) {}
 
     /** Reads a file without keeping anything. */
-    ScanResult read(byte[] file, int page, CheckLayout layout, ScanReader.ByHand byHand) {
+    ScanResult read(SentFile file, int page, CheckLayout layout, ScanReader.ByHand byHand) {
         return pictures.inTurn(
                 me(), file, page, p -> read(p, layout, byHand, false).result());
     }
@@ -106,7 +103,7 @@ public class ScanKeeper {
      *
      * @param page the page to read, from 1
      */
-    public record Sent(String fileName, byte[] file, int page) {}
+    public record Sent(String fileName, SentFile file, int page) {}
 
     /**
      * Reads a file and keeps it with a visit. Sent twice under one id it is kept once.
@@ -114,17 +111,15 @@ public class ScanKeeper {
      * @throws Refused when the id already stands for another picture
      */
     public Scan add(UUID visitId, UUID id, UUID layoutId, Sent sent, boolean simulated) {
-        byte[] file = sent.file();
-        String hash = hash(file);
         Scan known = scans.findById(id).orElse(null);
         if (known != null) {
-            return same(known, visitId, hash);
+            return same(known, visitId, pictures.hash(sent.file()));
         }
         CheckLayout layout = layoutFor(loader.getOpen(visitId), layoutId);
-        // The decoded image is let go before anything waits for the database.
-        Kept kept = pictures.inTurn(
+        String hash = pictures.hash(sent.file());
+        return pictures.inTurn(
                 me(),
-                file,
+                sent.file(),
                 sent.page(),
                 picture -> new Kept(
                         picture.mediaType(),
@@ -132,7 +127,15 @@ public class ScanKeeper {
                         picture.width(),
                         picture.height(),
                         picture.pages(),
-                        read(picture, layout, ScanReader.ByHand.NOTHING, true)));
+                        read(picture, layout, ScanReader.ByHand.NOTHING, true)),
+                kept -> store(new Place(visitId, id, layoutId), sent, hash, kept, simulated));
+    }
+
+    private record Place(UUID visitId, UUID id, UUID layoutId) {}
+
+    private Scan store(Place place, Sent sent, String hash, Kept kept, boolean simulated) {
+        UUID visitId = place.visitId();
+        UUID id = place.id();
         return writes.run(() -> {
             loader.lockOpen(visitId);
             Scan meanwhile = scans.findById(id).orElse(null);
@@ -140,7 +143,11 @@ public class ScanKeeper {
                 return same(meanwhile, visitId, hash);
             }
             Scan scan = new Scan(
-                    id, visitId, layoutId, clock.instant(), SignedIn.now().displayName());
+                    id,
+                    visitId,
+                    place.layoutId(),
+                    clock.instant(),
+                    SignedIn.now().displayName());
             scan.fileName = sent.fileName();
             scan.pages = kept.pages();
             scan.page = kept.pages() == 1 ? 1 : sent.page();
@@ -185,7 +192,7 @@ public class ScanKeeper {
     Scan readAgain(UUID visitId, UUID id, ScanReader.ByHand byHand) {
         LoggedVisit logged = loader.getOpen(visitId);
         Scan scan = get(visitId, id);
-        byte[] original = picture(id).original;
+        SentFile original = original(id);
         CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
         Read read = pictures.inTurn(me(), original, scan.page, p -> read(p, layout, byHand, true));
         return writes.run(() -> {
@@ -208,7 +215,7 @@ public class ScanKeeper {
         CheckLayout layout = layouts.get(scan.layoutId).having(logged.intake().channels());
         Kept kept = pictures.inTurn(
                 me(),
-                picture(id).original,
+                original(id),
                 page,
                 p -> new Kept(
                         p.mediaType(),
@@ -234,11 +241,11 @@ public class ScanKeeper {
     }
 
     byte[] preview(Scan scan) {
-        return preview(picture(scan.id).original, scan.page);
+        return preview(original(scan.id), scan.page);
     }
 
     /** A file as a browser shows it; nothing is kept. */
-    byte[] preview(byte[] original, int page) {
+    byte[] preview(SentFile original, int page) {
         return pictures.inTurn(me(), original, page, p -> small(p.image()));
     }
 
@@ -263,11 +270,13 @@ public class ScanKeeper {
         return scanPictures.findById(id).orElseThrow(() -> Refused.notFound("scan"));
     }
 
-    private static String hash(byte[] file) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(file));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every JDK has SHA-256", e);
-        }
+    /** A kept file, fetched when its turn has come. */
+    private SentFile original(UUID id) {
+        return () -> picture(id).original;
+    }
+
+    /** How many people's pictures are read before that of the person who asks. */
+    int before() {
+        return pictures.before(me());
     }
 }

@@ -38,6 +38,7 @@ import undoknot.server.head.Families;
 import undoknot.server.head.Layouts;
 import undoknot.server.problem.Refused;
 import undoknot.server.scan.ScanKeeper;
+import undoknot.server.scan.SentFile;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.VisitLoader;
 import undoknot.simulator.Fault;
@@ -160,7 +161,7 @@ class StandInController {
         long seed = id.getMostSignificantBits() ^ id.getLeastSignificantBits();
         CheckLayout layout = layouts.get(order.layout()).having(logged.intake().channels());
         byte[] sheet = keeper.inTurn(() -> jpeg(StandInPrinter.print(layout, strokes, style.scanning(), seed)));
-        keeper.add(visitId, id, order.layout(), new ScanKeeper.Sent("stand-in check.jpg", sheet, 1), true);
+        keeper.add(visitId, id, order.layout(), new ScanKeeper.Sent("stand-in check.jpg", SentFile.of(sheet), 1), true);
         return new Printed(id);
     }
 

@@ -14,6 +14,7 @@ import org.apache.commons.imaging.formats.tiff.write.TiffOutputSet;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import undoknot.server.account.Role;
@@ -42,7 +43,11 @@ class PhotosTest {
     }
 
     private BufferedImage kept(byte[] file) throws Exception {
-        return ImageIO.read(new ByteArrayInputStream(photos.of(file).picture()));
+        return ImageIO.read(new ByteArrayInputStream(photos.of(sent(file)).picture()));
+    }
+
+    private static MockMultipartFile sent(byte[] file) {
+        return new MockMultipartFile("image", file);
     }
 
     @Test
@@ -52,7 +57,7 @@ class PhotosTest {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         new ExifRewriter().updateExifMetadataLossless(file(400, 300, "jpeg"), bytes, facts);
         assertThat(PictureFacts.hasPlace(bytes.toByteArray())).isTrue();
-        assertThat(PictureFacts.hasPlace(photos.of(bytes.toByteArray()).picture()))
+        assertThat(PictureFacts.hasPlace(photos.of(sent(bytes.toByteArray())).picture()))
                 .isFalse();
     }
 
@@ -62,7 +67,7 @@ class PhotosTest {
         byte[] script = "<script>alert(1)</script>".getBytes(StandardCharsets.US_ASCII);
         byte[] both = Arrays.copyOf(png, png.length + script.length);
         System.arraycopy(script, 0, both, png.length, script.length);
-        Photos.Photo kept = photos.of(both);
+        Photos.Photo kept = photos.of(sent(both));
         assertThat(kept.mediaType()).isEqualTo("image/jpeg");
         assertThat(new String(kept.picture(), StandardCharsets.ISO_8859_1)).doesNotContain("<script>");
     }
@@ -83,7 +88,7 @@ class PhotosTest {
             PicturesTest.claiming(20_000, 20_000),
             Arrays.copyOf(file(400, 300, "jpeg"), 300)
         }) {
-            assertThatThrownBy(() -> photos.of(file)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> photos.of(sent(file))).isInstanceOf(Refused.class);
         }
     }
 }

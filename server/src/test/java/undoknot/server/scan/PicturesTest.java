@@ -249,7 +249,7 @@ class PicturesTest {
             writer.dispose();
         }
         byte[] file = bytes.toByteArray();
-        Picture second = pictures.inTurn("anna", file, 2, p -> p);
+        Picture second = pictures.inTurn("anna", SentFile.of(file), 2, p -> p);
         assertThat(second.image().getWidth()).isEqualTo(50);
         assertThat(second.pages()).isEqualTo(3);
         assertThatThrownBy(() -> pictures.measure(file, 4)).hasMessageContaining("3 pages");
@@ -269,7 +269,7 @@ class PicturesTest {
             }
             document.save(bytes);
             byte[] file = bytes.toByteArray();
-            Picture picture = pictures.inTurn("anna", file, 2, p -> p);
+            Picture picture = pictures.inTurn("anna", SentFile.of(file), 2, p -> p);
             assertThat(picture.image().getWidth()).isEqualTo(300);
             assertThat(picture.pages()).isEqualTo(2);
             image.setWidth(20_000);
