@@ -49,8 +49,8 @@ public final class ManyUploads {
         System.out.printf("photo %.1f MB, scan %.1f MB%n", photo.length / 1048576.0, scan.length / 1048576.0);
         ShopClient lead = ShopClient.signedIn(base, "oswin", args[1], null);
         List<ShopClient> people = people(base, lead);
-        JsonNode bead = read(lead, "/api/bench").path("beads").get(0);
-        String visit = bead.path("id").asText();
+        JsonNode strip = read(lead, "/api/bench").path("strips").get(0);
+        String visit = strip.path("id").asText();
         String layout = read(
                         lead,
                         "/api/layouts?family="
@@ -63,12 +63,17 @@ public final class ManyUploads {
         Map<String, Integer> answers = new ConcurrentSkipListMap<>();
         Map<String, Double> slowest = new ConcurrentSkipListMap<>();
         AtomicBoolean done = new AtomicBoolean();
-        ExecutorService pool = Executors.newCachedThreadPool();
+        ExecutorService pool = Executors.newCachedThreadPool(work -> {
+            Thread thread = new Thread(work);
+            thread.setDaemon(true);
+            return thread;
+        });
         Future<List<Double>> bench = pool.submit(() -> watch(lead, done));
         List<Callable<Void>> work = new ArrayList<>();
         for (int i = 0; i < photos; i++) {
             ShopClient person = people.get(i % PEOPLE);
-            work.add(() -> sent(person, "photo", photo(person, visit, photo), answers, slowest));
+            HttpRequest request = photo(person, visit, photo);
+            work.add(() -> sent(person, "photo", request, answers, slowest));
         }
         for (int i = 0; i < scans; i++) {
             ShopClient person = people.get((photos + i) % PEOPLE);

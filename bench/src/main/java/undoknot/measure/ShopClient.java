@@ -33,6 +33,8 @@ final class ShopClient {
         if (answer.statusCode() != 200) {
             throw new IllegalStateException("not signed in: " + answer.statusCode() + " " + answer.body());
         }
+        // The token is a new one after the sign-in.
+        client.http.send(client.to("/api/session").build(), HttpResponse.BodyHandlers.discarding());
         return client;
     }
 
