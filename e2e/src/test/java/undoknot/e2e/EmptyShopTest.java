@@ -2,6 +2,7 @@ package undoknot.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.ByteArrayOutputStream;
@@ -57,21 +58,26 @@ class EmptyShopTest extends BrowserTest {
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("not the code");
         page.getByLabel("Code from the console").fill(code.group(1));
         button(page, "Make the first account").click();
-        assertThat(heading(page, "The shop")).isVisible();
+        assertThat(heading(page, "Set up the shop")).isVisible();
         page.getByLabel("Name on paper").fill("Whelk Lane Heads");
         page.getByLabel("Address on paper").fill("Whelk Lane 3");
-        button(page, "Keep it").click();
-        page.reload();
-        assertThat(page.getByLabel("Name on paper")).hasValue("Whelk Lane Heads");
+        page.getByLabel("Tax on a bill").fill("21");
+        page.getByLabel("Time zone of what stands on paper").fill("Europe/Lisbon");
+        page.getByLabel("Opens").fill("17:00");
+        page.getByLabel("Closes").fill("08:30");
+        button(page, "Set up the shop").click();
+        assertThat(page.getByText("closes after it opens")).isVisible();
+        page.getByLabel("Opens").fill("08:30");
+        page.getByLabel("Closes").fill("17:00");
+        button(page, "Set up the shop").click();
 
-        link(page, "Accounts").click();
         assertThat(heading(page, "Add somebody")).isVisible();
         page.getByLabel("Name on paper").fill("Pascoe Hind");
         page.getByLabel("Name to sign in with").fill("pascoe");
         button(page, "Add the account").click();
         String slip = page.getByText(Pattern.compile("^[A-Z0-9]{4}-[A-Z0-9]{4}-[A-Z0-9]{4}$"))
                 .innerText();
-
+        Page tablet = page;
         page = newPage(ColorScheme.LIGHT);
         page.navigate(address);
         page.getByLabel("Name").fill("pascoe");
@@ -93,6 +99,31 @@ class EmptyShopTest extends BrowserTest {
         page.navigate(address + "/api/visits/" + visit + "/report.html");
         assertThat(page.locator("body")).containsText("Whelk Lane Heads");
         assertThat(page.locator("body")).containsText("Pascoe Hind");
+        assertThat(page.locator("body")).containsText("open Monday to Friday, 08:30 to 17:00");
+        changeOver(tablet);
+    }
+
+    /** The lead trusts the tablet on the bench and chooses a PIN; after a sign-out a tap and four digits are enough. */
+    private void changeOver(Page tablet) {
+        tablet.getByLabel("Name of this device").fill("Bench 1");
+        button(tablet, "Trust this device").click();
+        assertThat(tablet.getByText("this one")).isVisible();
+        tablet.navigate(address + "/me");
+        tablet.getByLabel("Your password").fill(LEAD);
+        tablet.getByLabel("PIN, four digits").fill("1234");
+        button(tablet, "Keep the PIN").click();
+        assertThat(tablet.getByText("tried first")).isVisible();
+        tablet.getByLabel("PIN, four digits").fill("4827");
+        button(tablet, "Keep the PIN").click();
+        assertThat(tablet.getByText("The PIN stands from now on.")).isVisible();
+        button(tablet, "Sign out").click();
+        button(tablet, "Tamsin Rowe").click();
+        for (String digit : "4827".split("")) {
+            button(tablet, digit).click();
+        }
+        assertThat(heading(tablet, "The bench")).isVisible();
+        tablet.navigate(address + "/accounts");
+        assertThat(tablet.getByText("A PIN opens the work, not the accounts.")).isVisible();
     }
 
     private void firstAccount(String code, String password) {

@@ -15,6 +15,7 @@ import java.math.BigDecimal;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.logging.Level;
 import org.springframework.stereotype.Component;
@@ -29,13 +30,13 @@ import undoknot.server.words.Words;
 @Component
 class Pages {
 
-    private static final String FONT = "Atkinson Hyperlegible";
-
     private final ITemplateEngine templates;
     private final Words words;
     private final Shops shops;
+    private final PaperFonts fonts;
 
-    Pages(ITemplateEngine templates, Words words, Shops shops) {
+    Pages(ITemplateEngine templates, Words words, Shops shops, PaperFonts fonts) {
+        this.fonts = fonts;
         this.templates = templates;
         this.words = words;
         this.shops = shops;
@@ -71,19 +72,8 @@ class Pages {
         // Tagged, so that a screen reader reads it in order.
         builder.usePdfUaAccessibility(true);
         builder.useSVGDrawer(new BatikSVGDrawer());
-        builder.useFont(
-                () -> Pages.class.getResourceAsStream("/fonts/AtkinsonHyperlegible_400Regular.ttf"),
-                FONT,
-                400,
-                com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL,
-                true);
-        builder.useFont(
-                () -> Pages.class.getResourceAsStream("/fonts/AtkinsonHyperlegible_700Bold.ttf"),
-                FONT,
-                700,
-                com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL,
-                true);
-        builder.withHtmlContent(page(template, data, false), null);
+        fonts.giveTo(builder);
+        builder.withHtmlContent(withWhatIsMissing(page(template, data, false)), null);
         builder.toStream(out);
         try {
             builder.run();
@@ -91,6 +81,19 @@ class Pages {
             throw new IllegalStateException("the page " + template + " could not be made into a PDF", e);
         }
         return out.toByteArray();
+    }
+
+    /** Says at the foot which signs stand as gaps, and what helps. */
+    private String withWhatIsMissing(String html) {
+        Set<String> missing = fonts.missing(html);
+        return missing.isEmpty()
+                ? html
+                : html.replace(
+                        "</body>",
+                        "<p>Some signs on this page cannot be drawn by the fonts of this program ("
+                                + String.join(", ", missing)
+                                + "); they stand as #. They are kept as they were typed. Whoever looks after the program adds a font"
+                                + " for them.</p></body>");
     }
 
     /** A drawing with what it shows in words, for who cannot see it, on paper and on the screen. */

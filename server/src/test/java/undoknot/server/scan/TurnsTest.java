@@ -166,8 +166,7 @@ class TurnsTest {
             }));
             assertThat(failing).failsWithin(10, TimeUnit.SECONDS);
         }
-        assertThat(people.submit(() -> take("anna", Turns.ALL, () -> "read"))
-                        .get(10, TimeUnit.SECONDS))
+        assertThat(people.submit(() -> take("anna", Turns.ALL, () -> "read")).get(10, TimeUnit.SECONDS))
                 .isEqualTo("read");
     }
 }
