@@ -91,7 +91,7 @@ public class Api {
         try {
             var request = MockMvcRequestBuilders.request(method, java.net.URI.create(path))
                     .with(authentication(token))
-                    .with(csrf())
+                    .with(csrf().asHeader())
                     .contentType(MediaType.APPLICATION_JSON);
             if (body != null) {
                 request.content(body instanceof String text ? text : json.writeValueAsString(body));
@@ -123,7 +123,7 @@ public class Api {
         try {
             var request = MockMvcRequestBuilders.multipart(method, java.net.URI.create(path));
             request.file(new org.springframework.mock.web.MockMultipartFile("image", fileName, null, file));
-            request.with(authentication(token)).with(csrf());
+            request.with(authentication(token)).with(csrf().asHeader());
             fields.forEach(request::param);
             return mvc.perform(request).andReturn().getResponse();
         } catch (Exception e) {

@@ -115,8 +115,7 @@ class SecurityConfig {
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.IF_REQUIRED))
                 .requestCache(c -> c.disable())
                 .logout(l -> l.disable())
-                .csrf(c ->
-                        c.csrfTokenRepository(tokens).csrfTokenRequestHandler(new CsrfTokenRequestAttributeHandler()))
+                .csrf(c -> c.csrfTokenRepository(tokens).csrfTokenRequestHandler(new TokenInHeader()))
                 .addFilterAfter(new OfferCsrfCookie(), CsrfFilter.class)
                 .addFilterBefore(new EndOldSessions(longest, clock), SecurityContextHolderFilter.class)
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
@@ -185,6 +184,14 @@ class SecurityConfig {
                                                 "not-allowed",
                                                 "Your account may not do this. Ask a lead."))));
         return http.build();
+    }
+
+    /** Looked for in the header alone: to find it in a form, all that a stranger sends would be taken in first. */
+    private static final class TokenInHeader extends CsrfTokenRequestAttributeHandler {
+        @Override
+        public String resolveCsrfTokenValue(HttpServletRequest request, CsrfToken token) {
+            return request.getHeader(token.getHeaderName());
+        }
     }
 
     /** Reads the token on every request, so that its cookie is there before the first write. */

@@ -35,6 +35,14 @@ final class FairShare extends OncePerRequestFilter {
 
     private static final Duration LONGEST_BODY = Duration.ofSeconds(30);
 
+    /** What a stranger still sends after a refusal is taken for so long. */
+    private static final Duration REFUSED_BODY = Duration.ofSeconds(3);
+
+    private static final int LOOK_AGAIN_MS = 20;
+
+    /** Stands on a request whose body is not read to its end: {@link CloseUnread} closes its line. */
+    static final String UNREAD = FairShare.class.getName() + ".unread";
+
     private final Map<String, AtomicInteger> running = new ConcurrentHashMap<>();
     private final ObjectMapper json;
     private final Clock clock;
@@ -55,6 +63,7 @@ final class FairShare extends OncePerRequestFilter {
         });
         try {
             if (own.get() > AT_ONCE) {
+                request.setAttribute(UNREAD, true);
                 response.setHeader(HttpHeaders.RETRY_AFTER, Problems.RETRY_AFTER_S);
                 Problems.write(
                         response,
@@ -66,8 +75,55 @@ final class FairShare extends OncePerRequestFilter {
                 return;
             }
             chain.doFilter(new InTime(request, clock), response);
+            readToItsEnd(request, response.getStatus());
         } finally {
             running.computeIfPresent(address, (a, count) -> count.decrementAndGet() == 0 ? null : count);
+        }
+    }
+
+    /**
+     * Whoever is refused gets to read why, which a browser does only when all it sends is taken. That is done for a while and not for
+     * as long as it trickles; then the line is closed.
+     */
+    private void readToItsEnd(HttpServletRequest request, int status) throws IOException {
+        boolean stranger = status == 401 || status == 403 || status == 429;
+        Instant until = clock.instant().plus(stranger ? REFUSED_BODY : LONGEST_BODY);
+        ServletInputStream body = bodyOf(request);
+        byte[] taken = new byte[8192];
+        while (body != null && !body.isFinished()) {
+            if (body.available() > 0) {
+                if (body.read(taken) < 0) {
+                    return;
+                }
+            } else if (!waits()) {
+                break;
+            }
+            if (clock.instant().isAfter(until)) {
+                break;
+            }
+        }
+        if (body != null && !body.isFinished()) {
+            request.setAttribute(UNREAD, true);
+        }
+    }
+
+    /** Null where there is none, or somebody has read it as text. */
+    private static ServletInputStream bodyOf(HttpServletRequest request) throws IOException {
+        boolean has = request.getContentLengthLong() > 0 || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
+        try {
+            return has ? request.getInputStream() : null;
+        } catch (IllegalStateException readAsText) {
+            return null;
+        }
+    }
+
+    private static boolean waits() {
+        try {
+            Thread.sleep(LOOK_AGAIN_MS);
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 

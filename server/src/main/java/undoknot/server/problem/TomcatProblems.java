@@ -35,6 +35,7 @@ class TomcatProblems {
                     standard.setErrorReportValveClass(ProblemValve.class.getName());
                 }
                 host.getPipeline().addValve(new ProblemValve());
+                host.getPipeline().addValve(new CloseUnread());
             });
         }
     }

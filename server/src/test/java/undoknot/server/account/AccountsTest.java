@@ -41,7 +41,7 @@ class AccountsTest {
 
     private MockHttpServletResponse signIn(Map<String, String> body) throws Exception {
         return mvc.perform(post("/api/session")
-                        .with(csrf())
+                        .with(csrf().asHeader())
                         .with(request -> {
                             request.setRemoteAddr("192.0.2." + name.hashCode() % 200);
                             return request;
@@ -103,7 +103,7 @@ class AccountsTest {
         Cookie elsewhere = signIn(Map.of("name", name, "password", PASSWORD)).getCookie("SESSION");
         assertThat(bench(elsewhere)).isEqualTo(200);
         int changed = mvc.perform(put("/api/session/password")
-                        .with(csrf())
+                        .with(csrf().asHeader())
                         .cookie(own)
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(api.json.writeValueAsString(Map.of("present", PASSWORD, "chosen", PASSWORD + "-new"))))
@@ -185,7 +185,7 @@ class AccountsTest {
     private MockHttpServletResponse change(Cookie session, String present, String chosen) throws Exception {
         return mvc.perform(put("/api/session/password")
                         .cookie(session)
-                        .with(csrf())
+                        .with(csrf().asHeader())
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(api.json.writeValueAsString(Map.of("present", present, "chosen", chosen))))
                 .andReturn()

@@ -59,7 +59,7 @@ class SessionTest {
                     request.setRemoteAddr(address);
                     return request;
                 })
-                .with(csrf())
+                .with(csrf().asHeader())
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(api.json.writeValueAsString(Map.of("name", name, "password", password))));
     }
@@ -81,7 +81,8 @@ class SessionTest {
         mvc.perform(get("/api/session").cookie(session))
                 .andExpect(status().isOk())
                 .andExpect(jsonPath("$.role").value("TECHNICIAN"));
-        mvc.perform(delete("/api/session").cookie(session).with(csrf())).andExpect(status().isNoContent());
+        mvc.perform(delete("/api/session").cookie(session).with(csrf().asHeader()))
+                .andExpect(status().isNoContent());
         mvc.perform(get("/api/session").cookie(session)).andExpect(status().isUnauthorized());
     }
 

@@ -43,7 +43,7 @@ class TabletTest {
 
     private MockHttpServletResponse send(MockHttpServletRequestBuilder request, Object body, Cookie... cookies)
             throws Exception {
-        MockHttpServletRequestBuilder whole = request.with(csrf());
+        MockHttpServletRequestBuilder whole = request.with(csrf().asHeader());
         if (body != null) {
             whole.contentType(MediaType.APPLICATION_JSON).content(api.json.writeValueAsString(body));
         }

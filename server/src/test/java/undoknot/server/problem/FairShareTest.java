@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,6 +18,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 
@@ -87,5 +92,83 @@ class FairShareTest {
             now.set(now.get().plusMillis(1));
             assertThatThrownBy(body::read).isInstanceOf(FairShare.TooSlow.class);
         });
+    }
+
+    /** A body of which nothing more comes: whether the server is done with it, and after how long by its clock. */
+    private boolean isLeftUnread(int status, Duration pause) throws Exception {
+        MockHttpServletRequest request = new MockHttpServletRequest("POST", "/api/scans/read") {
+            @Override
+            public ServletInputStream getInputStream() {
+                return new Trickle(pause);
+            }
+        };
+        request.setContent(new byte[100]);
+        share.doFilter(
+                request,
+                new MockHttpServletResponse(),
+                (req, response) -> ((HttpServletResponse) response).setStatus(status));
+        return request.getAttribute(FairShare.UNREAD) != null;
+    }
+
+    /** One byte after each pause, for ever. */
+    private final class Trickle extends ServletInputStream {
+        private final Duration pause;
+
+        Trickle(Duration pause) {
+            this.pause = pause;
+        }
+
+        @Override
+        public int read() {
+            now.set(now.get().plus(pause));
+            return 'a';
+        }
+
+        @Override
+        public int read(byte[] into, int from, int length) {
+            into[from] = (byte) read();
+            return 1;
+        }
+
+        @Override
+        public int available() {
+            return 1;
+        }
+
+        @Override
+        public boolean isFinished() {
+            return false;
+        }
+
+        @Override
+        public boolean isReady() {
+            return true;
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            throw new UnsupportedOperationException();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"401, 3", "403, 3", "429, 3", "413, 30", "200, 30"})
+    void what_trickles_in_after_the_answer_is_cut_off(int status, int seconds) throws Exception {
+        Instant from = now.get();
+        assertThat(isLeftUnread(status, Duration.ofSeconds(1))).isTrue();
+        assertThat(Duration.between(from, now.get()))
+                .isBetween(Duration.ofSeconds(seconds), Duration.ofSeconds(seconds + 1));
+    }
+
+    @Test
+    void what_is_there_is_taken_so_that_the_answer_is_read() throws Exception {
+        MockHttpServletRequest request = new MockHttpServletRequest("POST", "/api/scans/read");
+        request.setContent(new byte[100_000]);
+        share.doFilter(
+                request,
+                new MockHttpServletResponse(),
+                (req, response) -> ((HttpServletResponse) response).setStatus(401));
+        assertThat(request.getInputStream().isFinished()).isTrue();
+        assertThat(request.getAttribute(FairShare.UNREAD)).isNull();
     }
 }
