@@ -1,6 +1,6 @@
-import { InputAdornment, TextField } from '@mui/material';
+import { FilledInput, FormControl, FormHelperText, InputAdornment, InputLabel } from '@mui/material';
 import { ScanLine } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, Problem } from '../api/http';
 import { SCAN_GAP_MS } from './scan';
@@ -79,35 +79,38 @@ export function TagField() {
   }, []);
 
   return (
-    <TextField
+    // Put together by hand: a whole text field would bring lists and menus along, which the first page does without.
+    <FormControl
       component="form"
       role="search"
-      onSubmit={(event) => {
+      onSubmit={(event: FormEvent) => {
         event.preventDefault();
         void go(text);
       }}
       size="small"
-      label="Tag, serial or customer"
-      value={text}
-      onChange={(event) => setText(event.target.value)}
+      variant="filled"
       error={trouble !== ''}
-      helperText={trouble || undefined}
-      inputRef={input}
-      autoComplete="off"
       sx={{
         flex: { xs: '1 1 100%', md: '0 1 230px', xl: '0 1 300px' },
         order: { xs: 3, md: 0 },
         minWidth: 150,
       }}
-      slotProps={{
-        input: {
-          endAdornment: (
-            <InputAdornment position="end">
-              <ScanLine aria-hidden />
-            </InputAdornment>
-          ),
-        },
-      }}
-    />
+    >
+      <InputLabel htmlFor="tag-field">Tag, serial or customer</InputLabel>
+      <FilledInput
+        id="tag-field"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        inputRef={input}
+        autoComplete="off"
+        aria-describedby={trouble ? 'tag-field-trouble' : undefined}
+        endAdornment={
+          <InputAdornment position="end">
+            <ScanLine aria-hidden />
+          </InputAdornment>
+        }
+      />
+      {trouble && <FormHelperText id="tag-field-trouble">{trouble}</FormHelperText>}
+    </FormControl>
   );
 }
