@@ -1,15 +1,13 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
+import { lookAgainMs } from './changes';
 import { answer, api, type Problem } from './http';
 import type { ShopView } from './types';
-
-/** Two people may be at it: what is on the screen is looked up again now and then. */
-const LOOK_AGAIN_MS = 10_000;
 
 export function useBench(search: string) {
   return useQuery({
     queryKey: ['bench', search],
     queryFn: () => answer(api.GET('/api/bench', { params: { query: { search } } })),
-    refetchInterval: LOOK_AGAIN_MS,
+    refetchInterval: lookAgainMs,
     placeholderData: (previous) => previous,
   });
 }
@@ -19,7 +17,7 @@ export function useClocks() {
   return useQuery({
     queryKey: ['clocks'],
     queryFn: () => answer(api.GET('/api/clocks')),
-    refetchInterval: LOOK_AGAIN_MS,
+    refetchInterval: lookAgainMs,
     placeholderData: (previous) => previous,
   });
 }
@@ -28,7 +26,7 @@ function visitQuery(id: string) {
   return queryOptions({
     queryKey: ['visit', id],
     queryFn: () => answer(api.GET('/api/visits/{id}', { params: { path: { id } } })),
-    refetchInterval: LOOK_AGAIN_MS,
+    refetchInterval: lookAgainMs,
   });
 }
 

@@ -3,6 +3,8 @@ package undoknot.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -68,5 +70,41 @@ class TwoAtOnceTest extends BrowserTest {
         lead.navigate(shop.address + "/visits/" + visit + "/history");
         assertThat(lead.getByText(Pattern.compile("C 9 out; .*C 10 out", Pattern.DOTALL)))
                 .isVisible();
+    }
+
+    private static final LocatorAssertions.IsVisibleOptions WITHIN_TWO_SECONDS =
+            new LocatorAssertions.IsVisibleOptions().setTimeout(2_000);
+
+    /** Polling alone would take up to thirty seconds. */
+    @Test
+    void what_one_does_the_other_sees_within_two_seconds() {
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        assertThat(heading(lead, "The bench")).isVisible();
+        signIn(page, "wenna");
+        String visit = takeIn(page, "Far Bench Press");
+        assertThat(lead.getByText("Far Bench Press")).isVisible(WITHIN_TWO_SECONDS);
+        lead.navigate(shop.address + "/visits/" + visit);
+        assertThat(region(lead, "What now")).isVisible();
+        check(page, visit, "1-9");
+        assertThat(link(lead, "Amend check 1")).isVisible(WITHIN_TWO_SECONDS);
+    }
+
+    /** The page says that it hears nothing, and what happened meanwhile is there once it hears again. */
+    @Test
+    void a_page_whose_line_is_cut_says_so_and_catches_up() {
+        signIn(page, "wenna");
+        Page lead = newPage(ColorScheme.LIGHT);
+        signIn(lead, "oswin");
+        assertThat(heading(lead, "The bench")).isVisible();
+        lead.route("**/api/changes", Route::abort);
+        lead.reload();
+        assertThat(lead.getByText("This page hears of no changes since"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(10_000));
+        takeIn(page, "Cut Line Press");
+        lead.unroute("**/api/changes");
+        assertThat(lead.getByText("Cut Line Press"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(8_000));
+        assertThat(lead.getByText("This page hears of no changes since")).isHidden();
     }
 }

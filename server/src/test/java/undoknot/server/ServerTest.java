@@ -12,7 +12,7 @@ import org.springframework.context.annotation.Import;
 /** The whole server with the demo data over the MariaDB that ./test starts; the clock is one that tests can move. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
-@SpringBootTest(properties = "undoknot.demo=true")
+@SpringBootTest(properties = {"undoknot.demo=true", "undoknot.changes-every=1h"})
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 @Import({MovableClock.Config.class, Api.class})
 public @interface ServerTest {}

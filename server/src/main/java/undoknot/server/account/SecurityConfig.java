@@ -122,7 +122,7 @@ class SecurityConfig {
                         .frameOptions(f -> f.sameOrigin())
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(p -> p.policy("camera=(self), geolocation=(), microphone=()")))
-                .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
+                .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/session", "/api/session/first", "/api/session/pin")
                         .permitAll()

@@ -1,0 +1,177 @@
+package undoknot.server.changes;
+
+import java.io.IOException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import undoknot.server.problem.Refused;
+import undoknot.server.visit.VisitStamp;
+import undoknot.server.visit.Visits;
+
+/**
+ * Tells every open page what has changed, within about a second, whichever server wrote it: two questions a second to the record for all
+ * pages together. What it tells are keys alone; the page asks for what it shows as it always does, with its own rights.
+ */
+@Component
+class ChangeWatch implements SmartLifecycle {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ChangeWatch.class);
+    /** A page that hears nothing for longer knows that its line is cut. */
+    private static final int BEAT_EVERY = 12;
+
+    private static final int MOST_PAGES = 500;
+
+    /**
+     * @param visits that came in, changed, or were returned
+     * @param other whether anything besides visits may have changed: bottles, waste, families, house rules
+     */
+    record Changed(List<UUID> visits, boolean other) {
+        boolean isNothing() {
+            return visits.isEmpty() && !other;
+        }
+    }
+
+    /** What stood at the last look. */
+    private record Seen(Map<UUID, VisitStamp> open, long revision) {
+        Changed since(Seen before) {
+            List<UUID> visits = new ArrayList<>();
+            open.forEach((id, stamp) -> {
+                if (!stamp.equals(before.open.get(id))) {
+                    visits.add(id);
+                }
+            });
+            before.open.keySet().stream().filter(id -> !open.containsKey(id)).forEach(visits::add);
+            return new Changed(visits, revision != before.revision);
+        }
+    }
+
+    private record Page(SseEmitter line, String session) {}
+
+    private final Visits visits;
+    private final JdbcTemplate jdbc;
+    private final Duration every;
+    private final Set<Page> pages = ConcurrentHashMap.newKeySet();
+    private ScheduledExecutorService watch;
+    private Seen seen;
+    private int beat;
+
+    ChangeWatch(Visits visits, JdbcTemplate jdbc, @Value("${undoknot.changes-every}") Duration every) {
+        this.every = every;
+        this.visits = visits;
+        this.jdbc = jdbc;
+    }
+
+    /** @param session of the page; its line ends with it */
+    SseEmitter open(String session) {
+        if (pages.size() >= MOST_PAGES) {
+            throw Refused.because(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "too-many-pages",
+                    "Very many pages are open. This one looks by itself.");
+        }
+        SseEmitter line = new SseEmitter(0L);
+        Page page = new Page(line, session);
+        line.onCompletion(() -> pages.remove(page));
+        line.onTimeout(line::complete);
+        line.onError(broken -> pages.remove(page));
+        pages.add(page);
+        // What is sent at once tells the page that its line stands.
+        send(page, SseEmitter.event().name("beat").data(""));
+        return line;
+    }
+
+    int pages() {
+        return pages.size();
+    }
+
+    /** Looks once; called by the watch and by tests. */
+    synchronized void look() {
+        if (pages.isEmpty()) {
+            seen = null;
+            return;
+        }
+        Map<UUID, VisitStamp> open = new HashMap<>();
+        visits.openStamps().forEach(stamp -> open.put(stamp.id(), stamp));
+        Long revision = jdbc.queryForObject("select coalesce(max(id), 0) from revision", Long.class);
+        Seen now = new Seen(open, revision == null ? 0 : revision);
+        Changed changed = seen == null ? new Changed(List.of(), false) : now.since(seen);
+        seen = now;
+        beat++;
+        if (!changed.isNothing()) {
+            pages.forEach(page -> send(page, SseEmitter.event().name("changed").data(changed)));
+        } else if (beat % BEAT_EVERY == 0) {
+            pages.forEach(this::beat);
+        }
+    }
+
+    /** A sign of life; who was signed out meanwhile is told nothing more. */
+    private void beat(Page page) {
+        Integer stands = jdbc.queryForObject(
+                "select count(*) from SPRING_SESSION where SESSION_ID = ?", Integer.class, page.session);
+        if (stands == null || stands == 0) {
+            pages.remove(page);
+            page.line.complete();
+            return;
+        }
+        send(page, SseEmitter.event().name("beat").data(""));
+    }
+
+    private void send(Page page, SseEmitter.SseEventBuilder event) {
+        try {
+            page.line.send(event);
+        } catch (IOException | IllegalStateException gone) {
+            pages.remove(page);
+        }
+    }
+
+    private void lookQuietly() {
+        try {
+            look();
+        } catch (DataAccessException | TransactionException away) {
+            // Every request says so as well; the pages hear of it when it is back.
+            LOG.debug("the record cannot be looked at", away);
+        }
+    }
+
+    @Override
+    public void start() {
+        watch = Executors.newSingleThreadScheduledExecutor(work -> {
+            Thread thread = new Thread(work, "changes");
+            thread.setDaemon(true);
+            return thread;
+        });
+        watch.scheduleWithFixedDelay(this::lookQuietly, every.toMillis(), every.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    /** Lines are ended before the server waits for its last answers. */
+    @Override
+    public void stop() {
+        watch.shutdownNow();
+        watch = null;
+        pages.forEach(page -> page.line.complete());
+        pages.clear();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return watch != null;
+    }
+}

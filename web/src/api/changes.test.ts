@@ -1,0 +1,99 @@
+import { QueryClient } from '@tanstack/react-query';
+import { act, renderHook } from '@testing-library/react';
+
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { listenForChanges, lookAgainMs, useCutSince } from './changes';
+
+/** A line that a test speaks on. */
+class Line extends EventTarget {
+  static opened: Line[] = [];
+  isClosed = false;
+  constructor(readonly url: string) {
+    super();
+    Line.opened.push(this);
+  }
+  close() {
+    this.isClosed = true;
+  }
+  says(name: string, data: unknown = '') {
+    act(() => void this.dispatchEvent(new MessageEvent(name, { data: JSON.stringify(data) })));
+  }
+}
+
+const last = () => Line.opened.at(-1)!;
+
+function keysAskedAgain(queries: QueryClient) {
+  return vi.mocked(queries.invalidateQueries).mock.calls.map(([filters]) => filters?.queryKey ?? 'all');
+}
+
+describe('listening for changes', () => {
+  let queries: QueryClient;
+  let end: () => void;
+
+  beforeEach(() => {
+    vi.useFakeTimers();
+    Line.opened = [];
+    vi.stubGlobal('EventSource', Line);
+    queries = new QueryClient();
+    vi.spyOn(queries, 'invalidateQueries').mockResolvedValue();
+    end = listenForChanges(queries);
+    last().says('open');
+  });
+
+  afterEach(() => {
+    end();
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('asks again for the bench, the clocks and what changed, and for nothing else', () => {
+    last().says('changed', { visits: ['visit-1'], other: false });
+    expect(keysAskedAgain(queries)).toEqual([['bench'], ['clocks'], ['visit', 'visit-1']]);
+    last().says('changed', { visits: [], other: true });
+    expect(keysAskedAgain(queries).slice(3)).toEqual([['lots'], ['waste']]);
+  });
+
+  it('looks up seldom while the line stands, and often when it is cut', () => {
+    expect(lookAgainMs()).toBe(30_000);
+    last().says('error');
+    expect(lookAgainMs()).toBe(10_000);
+  });
+
+  it('says that the page is behind after a few seconds, and catches up when the line is back', () => {
+    const { result } = renderHook(() => useCutSince());
+    last().says('error');
+    expect(result.current).toBeNull();
+    act(() => void vi.advanceTimersByTime(2_000));
+    last().says('error');
+    act(() => void vi.advanceTimersByTime(2_500));
+    expect(result.current).not.toBeNull();
+    last().says('open');
+    expect(result.current).toBeNull();
+    expect(keysAskedAgain(queries)).toEqual(['all']);
+  });
+
+  it('takes silence for a cut line', () => {
+    const first = last();
+    act(() => void vi.advanceTimersByTime(20_000));
+    first.says('beat');
+    act(() => void vi.advanceTimersByTime(20_000));
+    expect(first.isClosed).toBe(false);
+    act(() => void vi.advanceTimersByTime(6_000));
+    expect(first.isClosed).toBe(true);
+    act(() => void vi.advanceTimersByTime(2_000));
+    expect(Line.opened).toHaveLength(2);
+  });
+
+  it('lets the line go while nobody sees the page', () => {
+    const seen = vi.spyOn(document, 'visibilityState', 'get');
+    seen.mockReturnValue('hidden');
+    document.dispatchEvent(new Event('visibilitychange'));
+    expect(last().isClosed).toBe(true);
+    seen.mockReturnValue('visible');
+    document.dispatchEvent(new Event('visibilitychange'));
+    expect(Line.opened).toHaveLength(2);
+    last().says('open');
+    expect(keysAskedAgain(queries)).toEqual(['all']);
+    seen.mockRestore();
+  });
+});
