@@ -87,6 +87,8 @@ class ChangeWatch implements SmartLifecycle {
                     "too-many-pages",
                     "Very many pages are open. This one looks by itself.");
         }
+        // From here on what changes is heard of, also when this is the first page.
+        firstLook();
         SseEmitter line = new SseEmitter(0L);
         Page page = new Page(line, session);
         line.onCompletion(() -> pages.remove(page));
@@ -96,6 +98,19 @@ class ChangeWatch implements SmartLifecycle {
         // What is sent at once tells the page that its line stands.
         send(page, SseEmitter.event().name("beat").data(""));
         return line;
+    }
+
+    private synchronized void firstLook() {
+        if (seen == null) {
+            seen = whatStands();
+        }
+    }
+
+    private Seen whatStands() {
+        Map<UUID, VisitStamp> open = new HashMap<>();
+        visits.openStamps().forEach(stamp -> open.put(stamp.id(), stamp));
+        Long revision = jdbc.queryForObject("select coalesce(max(id), 0) from revision", Long.class);
+        return new Seen(open, revision == null ? 0 : revision);
     }
 
     int pages() {
@@ -108,16 +123,14 @@ class ChangeWatch implements SmartLifecycle {
             seen = null;
             return;
         }
-        Map<UUID, VisitStamp> open = new HashMap<>();
-        visits.openStamps().forEach(stamp -> open.put(stamp.id(), stamp));
-        Long revision = jdbc.queryForObject("select coalesce(max(id), 0) from revision", Long.class);
-        Seen now = new Seen(open, revision == null ? 0 : revision);
+        Seen now = whatStands();
         Changed changed = seen == null ? new Changed(List.of(), false) : now.since(seen);
         seen = now;
         beat++;
         if (!changed.isNothing()) {
             pages.forEach(page -> send(page, SseEmitter.event().name("changed").data(changed)));
-        } else if (beat % BEAT_EVERY == 0) {
+        }
+        if (beat % BEAT_EVERY == 0) {
             pages.forEach(this::beat);
         }
     }

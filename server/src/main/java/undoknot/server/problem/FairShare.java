@@ -85,25 +85,24 @@ final class FairShare extends OncePerRequestFilter {
      * Whoever is refused gets to read why, which a browser does only when all it sends is taken. That is done for a while and not for
      * as long as it trickles; then the line is closed.
      */
-    private void readToItsEnd(HttpServletRequest request, int status) throws IOException {
+    private void readToItsEnd(HttpServletRequest request, int status) {
         boolean stranger = status == 401 || status == 403 || status == 429;
         Instant until = clock.instant().plus(stranger ? REFUSED_BODY : LONGEST_BODY);
-        ServletInputStream body = bodyOf(request);
-        byte[] taken = new byte[8192];
-        while (body != null && !body.isFinished()) {
-            if (body.available() > 0) {
-                if (body.read(taken) < 0) {
+        try {
+            ServletInputStream body = bodyOf(request);
+            byte[] taken = new byte[8192];
+            while (body != null && !body.isFinished() && !clock.instant().isAfter(until)) {
+                if (body.available() > 0 ? body.read(taken) < 0 : !waits()) {
                     return;
                 }
-            } else if (!waits()) {
-                break;
             }
-            if (clock.instant().isAfter(until)) {
-                break;
+            if (body != null && !body.isFinished()) {
+                request.setAttribute(UNREAD, true);
             }
-        }
-        if (body != null && !body.isFinished()) {
-            request.setAttribute(UNREAD, true);
+        } catch (IOException closed) {
+            // Whoever read it has closed it; what is left of it is Tomcat's. The answer stands whatever becomes of
+            // this.
+            logger.trace("a body is closed already", closed);
         }
     }
 

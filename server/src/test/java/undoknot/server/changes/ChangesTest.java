@@ -64,12 +64,9 @@ class ChangesTest {
         MvcResult page = page(signedIn());
         assertThat(page.getResponse().getStatus()).isEqualTo(200);
         assertThat(heard(page)).startsWith("event:beat");
-        String other = api.as(Role.TECHNICIAN).newVisit();
+        String visit = api.as(Role.TECHNICIAN).newVisit();
         watch.look();
-        assertThat(heard(page)).doesNotContain("changed");
-        String visit = api.newVisit();
-        watch.look();
-        assertThat(heard(page)).contains("event:changed", visit).doesNotContain(other, "Cuttle Bay");
+        assertThat(heard(page)).contains("event:changed", visit).doesNotContain("Cuttle Bay");
         int before = heard(page).length();
         watch.look();
         assertThat(heard(page)).hasSize(before);
@@ -95,7 +92,9 @@ class ChangesTest {
         api.as(Role.LEAD)
                 .put("/api/accounts/" + name + "/lock", Map.of("locked", true))
                 .is(200);
-        for (int look = 0; look < 30; look++) {
+        // However busy the bench is.
+        for (int look = 0; look < 13; look++) {
+            api.as(Role.TECHNICIAN).newVisit();
             watch.look();
         }
         assertThat(watch.pages()).isLessThan(pages);

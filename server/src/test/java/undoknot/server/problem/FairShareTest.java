@@ -8,6 +8,7 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -111,7 +112,7 @@ class FairShareTest {
     }
 
     /** One byte after each pause, for ever. */
-    private final class Trickle extends ServletInputStream {
+    private class Trickle extends ServletInputStream {
         private final Duration pause;
 
         Trickle(Duration pause) {
@@ -125,7 +126,7 @@ class FairShareTest {
         }
 
         @Override
-        public int read(byte[] into, int from, int length) {
+        public int read(byte[] into, int from, int length) throws IOException {
             into[from] = (byte) read();
             return 1;
         }
@@ -169,6 +170,27 @@ class FairShareTest {
                 new MockHttpServletResponse(),
                 (req, response) -> ((HttpServletResponse) response).setStatus(401));
         assertThat(request.getInputStream().isFinished()).isTrue();
+        assertThat(request.getAttribute(FairShare.UNREAD)).isNull();
+    }
+
+    /** A reader of JSON closes what it has read, before the last byte of a line break is taken. */
+    @Test
+    void a_body_that_was_closed_before_its_end_spoils_no_answer() throws Exception {
+        MockHttpServletRequest request = new MockHttpServletRequest("PUT", "/api/drafts/x") {
+            @Override
+            public ServletInputStream getInputStream() {
+                return new Trickle(Duration.ZERO) {
+                    @Override
+                    public int read(byte[] into, int from, int length) throws IOException {
+                        throw new IOException("Stream closed");
+                    }
+                };
+            }
+        };
+        request.setContent(new byte[100]);
+        MockHttpServletResponse response = new MockHttpServletResponse();
+        share.doFilter(request, response, (req, res) -> ((HttpServletResponse) res).setStatus(204));
+        assertThat(response.getStatus()).isEqualTo(204);
         assertThat(request.getAttribute(FairShare.UNREAD)).isNull();
     }
 }
