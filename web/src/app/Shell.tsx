@@ -46,7 +46,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <Stack
         component="header"
         direction="row"
-        sx={{ alignItems: 'center', gap: { xs: 1, md: 2 }, px: { xs: 1.5, md: 3 }, pt: 1, flexWrap: 'wrap' }}
+        sx={{ alignItems: 'center', gap: { xs: 1, xl: 2 }, px: { xs: 1.5, md: 3 }, pt: 1, flexWrap: 'wrap' }}
       >
         <Typography
           component={Link}

@@ -91,12 +91,14 @@ export function TagField() {
       variant="filled"
       error={trouble !== ''}
       sx={{
-        flex: { xs: '1 1 100%', md: '0 1 230px', xl: '0 1 300px' },
+        flex: { xs: '1 1 100%', md: '0 1 165px', lg: '0 1 230px', xl: '0 1 300px' },
         order: { xs: 3, md: 0 },
         minWidth: 150,
       }}
     >
-      <InputLabel htmlFor="tag-field">Tag, serial or customer</InputLabel>
+      <InputLabel htmlFor="tag-field" sx={{ maxWidth: 'calc(100% - 52px)' }}>
+        Tag, serial or customer
+      </InputLabel>
       <FilledInput
         id="tag-field"
         value={text}
