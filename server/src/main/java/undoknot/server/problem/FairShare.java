@@ -15,6 +15,8 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -29,6 +31,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 final class FairShare extends OncePerRequestFilter {
+
+    private static final Logger LOG = LoggerFactory.getLogger(FairShare.class);
 
     /** Of the 200 lines; a whole shop may stand behind one address. */
     static final int AT_ONCE = 80;
@@ -100,9 +104,8 @@ final class FairShare extends OncePerRequestFilter {
                 request.setAttribute(UNREAD, true);
             }
         } catch (IOException closed) {
-            // Whoever read it has closed it; what is left of it is Tomcat's. The answer stands whatever becomes of
-            // this.
-            logger.trace("a body is closed already", closed);
+            // Whoever read it has closed it; what is left of it is Tomcat's. The answer stands whatever becomes of it.
+            LOG.trace("a body is closed already", closed);
         }
     }
 
