@@ -146,6 +146,16 @@ class Accounts {
         jdbc.update("delete from SPRING_SESSION where principal_name = ?", name);
     }
 
+    /** Ends the sessions of someone who was locked, or given another role, while signing in. */
+    void endIfNoLonger(SignedIn person) {
+        boolean stands = users.findByName(person.name())
+                .filter(u -> !u.locked && u.role == person.role())
+                .isPresent();
+        if (!stands) {
+            endSessions(person.name());
+        }
+    }
+
     /** After a new password whoever came in with the old one is out; the one who chose it goes on. */
     void signOutElsewhere(String name, String session) {
         jdbc.update("delete from SPRING_SESSION where principal_name = ? and session_id <> ?", name, session);

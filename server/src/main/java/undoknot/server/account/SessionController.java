@@ -245,6 +245,7 @@ class SessionController {
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        SignInAgainstLock.began(request, person);
         return session(person, request);
     }
 

@@ -103,6 +103,11 @@ class Pictures {
         return turns.ofPerson(who, () -> turns.take(who, 1, work, Function.identity()));
     }
 
+    /** A file taken out of the record, laid on the disk from where it is sent however slowly it is taken. */
+    SentOut toSend(Supplier<byte[]> file) {
+        return turns.toSend(() -> SentOut.of(file.get()));
+    }
+
     /** How many people's pictures are read before that of this person. */
     int before(String who) {
         return turns.before(who);

@@ -11,6 +11,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -230,8 +232,9 @@ class ScanController {
 
     /** The file as it was sent, without position data. */
     @GetMapping("/api/visits/{visitId}/scans/{id}/image")
-    ResponseEntity<byte[]> image(@PathVariable UUID visitId, @PathVariable UUID id) {
+    ResponseEntity<Resource> image(@PathVariable UUID visitId, @PathVariable UUID id) {
         Scan scan = keeper.get(visitId, id);
+        SentOut file = keeper.original(scan);
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
@@ -241,7 +244,8 @@ class ScanController {
                                 .toString())
                 .cacheControl(CacheControl.noCache().cachePrivate())
                 .contentType(MediaType.parseMediaType(scan.mediaType))
-                .body(keeper.picture(id).original);
+                .contentLength(file.bytes())
+                .body(new InputStreamResource(file.stream()));
     }
 
     /** The picture as a browser shows it: upright, as JPEG, at most 1600 pixels along its longer side. */

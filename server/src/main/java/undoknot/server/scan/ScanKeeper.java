@@ -270,6 +270,11 @@ public class ScanKeeper {
         return scanPictures.findById(id).orElseThrow(() -> Refused.notFound("scan"));
     }
 
+    /** The file of a scan as it was sent. */
+    SentOut original(Scan scan) {
+        return pictures.toSend(() -> picture(scan.id).original);
+    }
+
     /** A kept file, fetched when its turn has come. */
     private SentFile original(UUID id) {
         return () -> picture(id).original;

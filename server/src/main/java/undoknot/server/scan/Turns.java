@@ -20,6 +20,7 @@ final class Turns {
     private final Semaphore room = new Semaphore(ALL, true);
     private final Semaphore measuring = new Semaphore(1, true);
     private final Semaphore storing = new Semaphore(1, true);
+    private final Semaphore sending = new Semaphore(1, true);
     private final Map<String, Semaphore> people = new ConcurrentHashMap<>();
 
     /** Who waits for room or has it, in the order in which they came. */
@@ -33,6 +34,11 @@ final class Turns {
     /** A look at a file, so that what is refused by its size waits for no reading. */
     <T> T toMeasure(Supplier<T> look) {
         return with(measuring, 1, look);
+    }
+
+    /** A file taken out of the record: one at a time is in memory. */
+    <T> T toSend(Supplier<T> work) {
+        return with(sending, 1, work);
     }
 
     /**

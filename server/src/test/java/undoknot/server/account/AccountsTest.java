@@ -16,6 +16,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import undoknot.server.Api;
@@ -36,6 +38,12 @@ class AccountsTest {
 
     @Autowired
     MovableClock clock;
+
+    @Autowired
+    Accounts accounts;
+
+    @Autowired
+    JdbcTemplate jdbc;
 
     private final String name = "p" + UUID.randomUUID().toString().substring(0, 8);
 
@@ -152,6 +160,31 @@ class AccountsTest {
         api.put("/api/accounts/" + name + "/lock", Map.of("locked", false)).is(200);
         assertThat(signIn(Map.of("name", name, "password", PASSWORD)).getStatus())
                 .isEqualTo(200);
+    }
+
+    @Test
+    void a_sign_in_in_the_very_moment_of_a_lock_keeps_no_session() throws Exception {
+        Cookie session = signedIn("TECHNICIAN");
+        MockHttpServletRequest request = new MockHttpServletRequest();
+        new SignInAgainstLock(accounts).doFilter(request, new MockHttpServletResponse(), (asked, answered) -> {
+            SignInAgainstLock.began(request, new SignedIn(name, "Pascoe Hind", Role.TECHNICIAN));
+            // The lead's lock ended all sessions that were written; this one is written after it.
+            jdbc.update("update app_user set locked = true where name = ?", name);
+        });
+        assertThat(bench(session)).isEqualTo(401);
+    }
+
+    @Test
+    void a_sign_in_that_nobody_crossed_stands() throws Exception {
+        Cookie session = signedIn("TECHNICIAN");
+        MockHttpServletRequest request = new MockHttpServletRequest();
+        new SignInAgainstLock(accounts)
+                .doFilter(
+                        request,
+                        new MockHttpServletResponse(),
+                        (asked, answered) ->
+                                SignInAgainstLock.began(request, new SignedIn(name, "Pascoe Hind", Role.TECHNICIAN)));
+        assertThat(bench(session)).isEqualTo(200);
     }
 
     @Test
