@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import undoknot.plan.Promise;
 import undoknot.server.advice.AdviceCache;
 import undoknot.server.view.ClockView;
 import undoknot.server.view.Strip;
@@ -26,11 +27,13 @@ class ShownVisits {
     private static final int MOST = 300;
 
     private final AdviceCache advice;
+    private final Promises promises;
     private final ObjectMapper json;
     private final Cache<UUID, Shown> shown =
             Caffeine.newBuilder().maximumSize(MOST).build();
 
-    ShownVisits(AdviceCache advice, ObjectMapper json) {
+    ShownVisits(AdviceCache advice, Promises promises, ObjectMapper json) {
+        this.promises = promises;
         this.advice = advice;
         this.json = json;
     }
@@ -50,17 +53,19 @@ class ShownVisits {
             List<ClockView> clocks) {}
 
     List<Shown> of(List<LoggedVisit> visits, Instant now) {
-        return visits.stream().map(logged -> of(logged, now)).toList();
+        Promise.Hours hours = promises.hours();
+        return visits.stream().map(logged -> of(logged, hours, now)).toList();
     }
 
-    private Shown of(LoggedVisit logged, Instant now) {
+    private Shown of(LoggedVisit logged, Promise.Hours hours, Instant now) {
         Instant second = now.truncatedTo(ChronoUnit.SECONDS);
         UUID id = logged.visit().id;
         Shown before = shown.getIfPresent(id);
         if (before != null && before.logged == logged && before.second.equals(second)) {
             return before;
         }
-        Strip strip = Strip.of(logged, logged.next(() -> advice.of(logged, now), now), now);
+        Strip strip =
+                Strip.of(logged, logged.next(() -> advice.of(logged, now), now), promises.of(logged, hours, now), now);
         Shown fresh = new Shown(
                 logged,
                 second,

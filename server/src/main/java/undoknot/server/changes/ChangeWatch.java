@@ -12,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -31,7 +32,7 @@ import undoknot.server.visit.Visits;
  * pages together. What it tells are keys alone; the page asks for what it shows as it always does, with its own rights.
  */
 @Component
-class ChangeWatch implements SmartLifecycle {
+public class ChangeWatch implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(ChangeWatch.class);
     /** A page that hears nothing for longer knows that its line is cut. */
@@ -44,6 +45,8 @@ class ChangeWatch implements SmartLifecycle {
      * @param other whether anything besides visits may have changed: bottles, waste, families, house rules
      */
     record Changed(List<UUID> visits, boolean other) {
+        private static final Changed SOMETHING = new Changed(List.of(), true);
+
         boolean isNothing() {
             return visits.isEmpty() && !other;
         }
@@ -63,7 +66,11 @@ class ChangeWatch implements SmartLifecycle {
         }
     }
 
-    private record Page(SseEmitter line, String session) {}
+    /**
+     * @param stands whether its line may go on: the session, or the link that opened it, stands
+     * @param tellsKeys whether it is told which visits changed, or only that something did
+     */
+    private record Page(SseEmitter line, BooleanSupplier stands, boolean tellsKeys) {}
 
     private final Visits visits;
     private final JdbcTemplate jdbc;
@@ -81,6 +88,25 @@ class ChangeWatch implements SmartLifecycle {
 
     /** @param session of the page; its line ends with it */
     SseEmitter open(String session) {
+        return open(() -> stands(session), true);
+    }
+
+    /**
+     * A line for who is not signed in: it is told that something changed, and no key.
+     *
+     * @param stands whether what opened it still does
+     */
+    public SseEmitter open(BooleanSupplier stands) {
+        return open(stands, false);
+    }
+
+    private boolean stands(String session) {
+        Integer found =
+                jdbc.queryForObject("select count(*) from SPRING_SESSION where SESSION_ID = ?", Integer.class, session);
+        return found != null && found > 0;
+    }
+
+    private SseEmitter open(BooleanSupplier stands, boolean tellsKeys) {
         if (pages.size() >= MOST_PAGES) {
             throw Refused.because(
                     HttpStatus.TOO_MANY_REQUESTS,
@@ -90,7 +116,7 @@ class ChangeWatch implements SmartLifecycle {
         // From here on what changes is heard of, also when this is the first page.
         firstLook();
         SseEmitter line = new SseEmitter(0L);
-        Page page = new Page(line, session);
+        Page page = new Page(line, stands, tellsKeys);
         line.onCompletion(() -> pages.remove(page));
         line.onTimeout(line::complete);
         line.onError(broken -> pages.remove(page));
@@ -128,7 +154,8 @@ class ChangeWatch implements SmartLifecycle {
         seen = now;
         beat++;
         if (!changed.isNothing()) {
-            pages.forEach(page -> send(page, SseEmitter.event().name("changed").data(changed)));
+            pages.forEach(page ->
+                    send(page, SseEmitter.event().name("changed").data(page.tellsKeys ? changed : Changed.SOMETHING)));
         }
         if (beat % BEAT_EVERY == 0) {
             pages.forEach(this::beat);
@@ -137,9 +164,7 @@ class ChangeWatch implements SmartLifecycle {
 
     /** A sign of life; who was signed out meanwhile is told nothing more. */
     private void beat(Page page) {
-        Integer stands = jdbc.queryForObject(
-                "select count(*) from SPRING_SESSION where SESSION_ID = ?", Integer.class, page.session);
-        if (stands == null || stands == 0) {
+        if (!page.stands.getAsBoolean()) {
             pages.remove(page);
             page.line.complete();
             return;

@@ -24,6 +24,7 @@ import undoknot.server.visit.Attempt;
 import undoknot.server.visit.DiagnosisRow;
 import undoknot.server.visit.FindingRow;
 import undoknot.server.visit.HeadEntryRow;
+import undoknot.server.visit.InHandRow;
 import undoknot.server.visit.NozzleCheck;
 import undoknot.server.visit.OffPartRow;
 import undoknot.server.visit.ProcedureEntry;
@@ -45,7 +46,8 @@ class HistoryController {
             Map.entry(HeadEntryRow.class, "HEAD"),
             Map.entry(ProcedureEntry.class, "STEP"),
             Map.entry(AlsoFound.class, "ALSO_FOUND"),
-            Map.entry(OffPartRow.class, "PART"));
+            Map.entry(OffPartRow.class, "PART"),
+            Map.entry(InHandRow.class, "IN_HAND"));
 
     private final EntityManager entities;
 
@@ -53,7 +55,7 @@ class HistoryController {
         this.entities = entities;
     }
 
-    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING, HEAD, STEP, ALSO_FOUND or PART */
+    /** @param what VISIT, CHECK, SCAN, DIAGNOSIS, ATTEMPT, CLOCK, FINDING, HEAD, STEP, ALSO_FOUND, PART or IN_HAND */
     record Change(Instant at, String by, String what, UUID id, boolean isNew, List<FieldChange> fields) {}
 
     record FieldChange(
@@ -78,13 +80,18 @@ class HistoryController {
                 Revision revision = (Revision) parts[1];
                 UUID id = (UUID) value(after, "id");
                 Object before = last.put(id, after);
+                List<FieldChange> fields = difference(before, after);
+                if (type == InHandRow.class && fields.isEmpty()) {
+                    // A tap in the steps alone: those tell it themselves.
+                    continue;
+                }
                 changes.add(new Change(
                         Instant.ofEpochMilli(revision.changedAt),
                         revision.changedBy,
                         name,
                         id,
                         parts[2] == RevisionType.ADD,
-                        difference(before, after)));
+                        fields));
             }
         });
         changes.sort(Comparator.comparing(Change::at).reversed());
@@ -95,7 +102,7 @@ class HistoryController {
         List<FieldChange> fields = new ArrayList<>();
         for (var field : after.getClass().getFields()) {
             String name = field.getName();
-            if (List.of("id", "version", "visitId", "recordVersion").contains(name)) {
+            if (List.of("id", "version", "visitId", "recordVersion", "run").contains(name)) {
                 continue;
             }
             String was = before == null ? null : text(value(before, name));

@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import undoknot.advice.Terms;
@@ -21,13 +20,12 @@ import undoknot.server.practice.House;
 import undoknot.server.practice.HouseBook;
 import undoknot.server.visit.KeptPlan;
 import undoknot.server.visit.LoggedVisit;
-import undoknot.server.visit.PlannedWork;
 import undoknot.sitting.Part;
 import undoknot.treatment.Treatment;
 
 /** Makes plans from a visit, the shelf, the house rules and the shop's record. */
 @Component
-class PlanMaker {
+public class PlanMaker {
 
     private final Judge judge;
     private final House house;
@@ -46,13 +44,20 @@ class PlanMaker {
     /** The plan that stands: by the rules, or what is left of what somebody chose. */
     PlanView standing(LoggedVisit logged) {
         KeptPlan kept = logged.plan();
-        if (kept == null) {
-            Instant now = clock.instant();
-            Plan plan = Plan.of(logged.log(now), judge.of(logged, now).judgement(), basis(logged, now));
-            return PlanView.of(plan, null, PlanView.works(plan));
+        Plan plan = plan(logged);
+        return kept == null
+                ? PlanView.of(plan, null, PlanView.works(plan))
+                : PlanView.of(plan, kept, kept.left(logged));
+    }
+
+    /** The same as it is reckoned with: the steps that come next, and what is still to be done. */
+    public Plan plan(LoggedVisit logged) {
+        KeptPlan kept = logged.plan();
+        if (kept != null) {
+            return chosen(logged, new PlanEntry(kept.left(logged)));
         }
-        List<PlannedWork> left = kept.left(logged);
-        return PlanView.of(chosen(logged, new PlanEntry(left)), kept, left);
+        Instant now = clock.instant();
+        return Plan.of(logged.log(now), judge.of(logged, now).judgement(), basis(logged, now));
     }
 
     /** A plan that somebody thinks of, with what stands in its way. */

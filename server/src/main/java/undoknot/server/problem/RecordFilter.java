@@ -44,8 +44,14 @@ final class RecordFilter extends OncePerRequestFilter {
                 Problems.write(response, json, Problems.diskFull(0));
                 return;
             }
-            if (response.isCommitted() || !Problems.isAway(away)) {
+            if (!Problems.isAway(away)) {
                 throw away;
+            }
+            if (response.isCommitted()) {
+                // The work was done and its answer stands whole; only what the session is kept with afterwards found
+                // the record gone.
+                LOG.warn("the record went away after an answer: {}", away.getMessage());
+                return;
             }
             LOG.warn("the record is out of reach: {}", away.getMessage());
             response.resetBuffer();

@@ -6,6 +6,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.Arrays;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.hibernate.envers.Audited;
+import undoknot.plan.Promise;
 
 /** The shop as it stands on paper, and the money it reckons in. There is one. */
 @Entity
@@ -76,6 +78,19 @@ public class Shop {
 
     private static String name(DayOfWeek day) {
         return day.getDisplayName(TextStyle.FULL, Locale.ENGLISH);
+    }
+
+    /** When work can be done; from 8 to 18 on every day where nobody said. */
+    public Promise.Hours hours() {
+        return opens == null || closes == null || openDays == null
+                ? Promise.Hours.unsaid(zoneId())
+                : new Promise.Hours(
+                        zoneId(),
+                        LocalTime.parse(opens),
+                        LocalTime.parse(closes),
+                        Arrays.stream(openDays.split(","))
+                                .map(DayOfWeek::valueOf)
+                                .collect(Collectors.toSet()));
     }
 
     /** In which the times on paper are. */

@@ -16,6 +16,7 @@ import undoknot.nozzle.CoarseReading;
 import undoknot.observation.Look;
 import undoknot.outcome.Outcome;
 import undoknot.outcome.Purpose;
+import undoknot.plan.Promise;
 import undoknot.procedure.Act;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.treatment.Method;
@@ -30,6 +31,8 @@ import undoknot.visit.HeadNow;
  * @param harm what waiting harms: the bench stands in its order, then in that of the promises
  * @param errorBack when a fault that a restart cleared is expected back; absent when none is
  * @param last what was done last; absent while nothing was
+ * @param promise whether it will be ready when it is promised, by its plan
+ * @param inHand who has it in hand; absent while nobody has
  */
 public record Strip(
         UUID id,
@@ -50,7 +53,9 @@ public record Strip(
         HeadView.Brief head,
         Harm harm,
         @Nullable LocalDate errorBack,
-        @Nullable Last last) {
+        @Nullable Last last,
+        Promise promise,
+        @Nullable String inHand) {
 
     /** What is due first stands first; of heads promised for one day those that want hands. */
     public static final Comparator<Strip> ORDER = Comparator.comparing((Strip s) -> s.closedAt() != null)
@@ -75,7 +80,8 @@ public record Strip(
         }
     }
 
-    public static Strip of(LoggedVisit c, NextStep next, Instant now) {
+    public static Strip of(LoggedVisit c, NextStep next, Promise promise, Instant now) {
+        InHandView inHand = InHandView.of(c);
         HeadNow head = c.headNow(now);
         return new Strip(
                 c.visit().id,
@@ -100,7 +106,9 @@ public record Strip(
                 HeadView.Brief.of(head),
                 Harm.of(next.action(), head.driesAt() != null && !head.driesAt().isAfter(now)),
                 errorBack(c),
-                Last.of(c));
+                Last.of(c),
+                promise,
+                inHand == null ? null : inHand.person());
     }
 
     /** The last word on errors is that a restart cleared one for a while. */

@@ -17,6 +17,8 @@ import undoknot.visit.StepClock;
  *
  * @param foodCare whether only what is safe for food may come near it
  * @param followUp what was done before, for a head that came back within the follow-up; absent for any other
+ * @param run steps that are gone through one by one; absent while none are
+ * @param inHand who has the head in hand; absent while nobody has
  * @param standIn whether a stand-in answers for the head, so that checks of it can be printed here
  */
 public record VisitView(
@@ -51,7 +53,9 @@ public record VisitView(
         List<PartCountView> parts,
         @Nullable ProcedureView procedure,
         FinishView finish,
-        @Nullable FollowUp followUp) {
+        @Nullable FollowUp followUp,
+        @Nullable RunView run,
+        @Nullable InHandView inHand) {
     public static VisitView of(
             LoggedVisit c,
             List<Visit> ofThisHead,
@@ -101,6 +105,8 @@ public record VisitView(
                 parts,
                 ProcedureView.of(c),
                 finish,
-                followUp);
+                followUp,
+                RunView.of(c, now),
+                InHandView.of(c));
     }
 }

@@ -49,6 +49,7 @@ import undoknot.visit.Waiting;
  * @param against gates that something was done against, by their stored text
  * @param lots bottles that the attempts drew from
  * @param plan what somebody changed of its plan; null while it goes by the rules
+ * @param run steps that are, or were last, gone through one by one; null before the first
  * @param need what an ink change or a whole-system flush was worked out from
  */
 public record LoggedVisit(
@@ -68,9 +69,14 @@ public record LoggedVisit(
         Map<String, List<Gate>> against,
         Map<UUID, FluidLot> lots,
         KeptPlan plan,
-        Need need) {
+        Need need,
+        KeptRun run) {
 
-    /** The rows of one visit, each kind in the order of time. */
+    /**
+     * The rows of one visit, each kind in the order of time.
+     *
+     * @param inHand who has the head in hand; null while nobody ever had
+     */
     public record Rows(
             List<NozzleCheck> checks,
             List<DiagnosisRow> diagnoses,
@@ -81,7 +87,8 @@ public record LoggedVisit(
             List<HeadEntryRow> headEntries,
             List<ProcedureEntry> procedure,
             List<NozzleCheck> kept,
-            List<OffPartRow> offParts) {
+            List<OffPartRow> offParts,
+            InHandRow inHand) {
 
         /** These with one row added, or put in the place of the one with its key. */
         Rows with(Object row) {
@@ -97,7 +104,8 @@ public record LoggedVisit(
                     row instanceof HeadEntryRow r ? put(headEntries, r, e -> e.id, e -> e.enteredAt) : headEntries,
                     row instanceof ProcedureEntry r ? put(procedure, r, e -> e.id, e -> e.enteredAt) : procedure,
                     row instanceof NozzleCheck r && r.toldOn != null ? put(kept, r, c -> c.id, c -> c.takenAt) : kept,
-                    row instanceof OffPartRow r ? put(offParts, r, p -> p.id, p -> p.offAt) : offParts);
+                    row instanceof OffPartRow r ? put(offParts, r, p -> p.id, p -> p.offAt) : offParts,
+                    row instanceof InHandRow r ? r : inHand);
         }
 
         private static <T> List<T> put(List<T> rows, T row, Function<T, UUID> id, Function<T, Instant> at) {

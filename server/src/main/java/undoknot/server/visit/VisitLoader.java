@@ -46,6 +46,7 @@ public class VisitLoader {
     private final HeadEntries headEntries;
     private final ProcedureEntries procedures;
     private final OffParts offParts;
+    private final InHandRows inHand;
     private final ShopRules rules;
     private final StoredJson json;
 
@@ -64,6 +65,7 @@ public class VisitLoader {
             HeadEntries headEntries,
             ProcedureEntries procedures,
             OffParts offParts,
+            InHandRows inHand,
             ShopRules rules,
             StoredJson json) {
         this.visits = visits;
@@ -80,6 +82,7 @@ public class VisitLoader {
         this.headEntries = headEntries;
         this.procedures = procedures;
         this.offParts = offParts;
+        this.inHand = inHand;
         this.rules = rules;
         this.json = json;
     }
@@ -150,6 +153,7 @@ public class VisitLoader {
         Map<UUID, List<ProcedureEntry>> procedureOf =
                 inOrder(procedures.findByVisitIdIn(ids), e -> e.visitId, e -> e.enteredAt);
         Map<UUID, List<OffPartRow>> offPartsOf = inOrder(offParts.findByVisitIdIn(ids), p -> p.visitId, p -> p.offAt);
+        Map<UUID, InHandRow> inHandOf = byId(inHand.findAllById(ids), r -> r.visitId);
         Map<UUID, FluidLot> lotsById = byId(
                 lots.findAllById(Stream.of(
                                 attemptsOf.values().stream()
@@ -184,7 +188,8 @@ public class VisitLoader {
                                     headEntriesOf.getOrDefault(visit.id, List.of()),
                                     procedureOf.getOrDefault(visit.id, List.of()),
                                     keptOf.getOrDefault(visit.id, List.of()),
-                                    offPartsOf.getOrDefault(visit.id, List.of())),
+                                    offPartsOf.getOrDefault(visit.id, List.of()),
+                                    inHandOf.get(visit.id)),
                             lotsById);
                 })
                 .toList();
@@ -270,7 +275,10 @@ public class VisitLoader {
                 against(rows),
                 lotsById,
                 visit.plan == null ? null : json.read(visit.plan, KeptPlan.class),
-                visit.need == null ? Need.NONE : json.read(visit.need, Need.class));
+                visit.need == null ? Need.NONE : json.read(visit.need, Need.class),
+                rows.inHand() == null || rows.inHand().run == null
+                        ? null
+                        : json.read(rows.inHand().run, KeptRun.class));
     }
 
     private Map<String, List<Gate>> against(LoggedVisit.Rows rows) {
