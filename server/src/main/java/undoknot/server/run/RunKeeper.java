@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.function.UnaryOperator;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import undoknot.advice.WorkStyle;
 import undoknot.plan.Doing;
 import undoknot.plan.DoneBy;
 import undoknot.plan.LedSteps;
@@ -23,6 +24,7 @@ import undoknot.server.visit.InHandRow;
 import undoknot.server.visit.InHandRows;
 import undoknot.server.visit.KeptRun;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.PlannedWork;
 import undoknot.server.write.StoredJson;
 
 /**
@@ -76,6 +78,11 @@ class RunKeeper {
                     id,
                     next.method(),
                     next.channels(),
+                    style(
+                            next,
+                            logged.plan() == null
+                                    ? null
+                                    : logged.plan().left(logged).get(0)),
                     LedSteps.of(next.method(), first, next.steps()).steps(),
                     now,
                     me(),
@@ -83,6 +90,25 @@ class RunKeeper {
                     null));
             return List.of(rows.saveAndFlush(row));
         });
+    }
+
+    /** The shop's way, with what somebody changed of the doses in the plan. */
+    private static WorkStyle style(PlannedAttempt next, PlannedWork changed) {
+        WorkStyle usual = next.style();
+        if (usual == null || changed == null) {
+            return usual;
+        }
+        return new WorkStyle(
+                usual.site(),
+                usual.fluid(),
+                usual.strength(),
+                changed.ml() == null ? usual.strokeMl() : changed.ml(),
+                changed.temperatureC() == null ? usual.temperatureC() : changed.temperatureC(),
+                usual.afterSoakMl(),
+                usual.pulsesAtMostMl(),
+                changed.minutes() == null ? usual.plannedMinutes() : changed.minutes(),
+                usual.act(),
+                usual.leadDecides());
     }
 
     private boolean isOver(KeptRun run, LoggedVisit logged) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
+import undoknot.advice.WorkStyle;
 import undoknot.plan.LedSteps;
 import undoknot.server.visit.KeptRun;
 import undoknot.server.visit.LoggedVisit;
@@ -18,6 +19,7 @@ public record RunView(
         UUID id,
         Method method,
         List<String> channels,
+        @Nullable WorkStyle style,
         Instant begunAt,
         String begunBy,
         List<LedSteps.Led> steps,
@@ -34,6 +36,7 @@ public record RunView(
                 run.id(),
                 run.method(),
                 run.channels(),
+                run.style(),
                 run.begunAt(),
                 run.begunBy(),
                 run.state(logged, now),

@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import undoknot.advice.WorkStyle;
 import undoknot.plan.DoneBy;
 import undoknot.plan.LedSteps;
 import undoknot.plan.PlanStep;
@@ -18,6 +19,7 @@ import undoknot.visit.HeadNow;
 /**
  * The steps of an attempt as they are gone through one by one.
  *
+ * @param style how it is done in this shop, with what somebody changed of it
  * @param steps as the plan had them when they were begun
  * @param ticks taps, those that were taken back too
  * @param leftAt when somebody left them for good; null while they go on
@@ -26,6 +28,7 @@ public record KeptRun(
         UUID id,
         Method method,
         List<String> channels,
+        WorkStyle style,
         List<PlanStep> steps,
         Instant begunAt,
         String begunBy,
@@ -66,7 +69,7 @@ public record KeptRun(
     }
 
     private KeptRun with(List<Tick> newTicks, Instant left) {
-        return new KeptRun(id, method, channels, steps, begunAt, begunBy, newTicks, left);
+        return new KeptRun(id, method, channels, style, steps, begunAt, begunBy, newTicks, left);
     }
 
     /** How far it is, by the taps and by what the record shows since it was begun. */
