@@ -20,6 +20,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.orm.jpa.JpaSystemException;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.TransactionSystemException;
@@ -115,6 +116,19 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         problem.setProperty(
                 "errors", List.of(new FieldProblem(e.getRequestPartName(), "EMPTY", "Send this part of the request.")));
         return ResponseEntity.unprocessableEntity().body(problem);
+    }
+
+    /**
+     * The session is kept while the answer is on its way: a record that went away after the work was kept shows here. Sent again
+     * under the same key, it is answered as it was.
+     */
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotWritable(
+            HttpMessageNotWritableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ResponseEntity<ProblemDetail> problem = recordOutOfReach(e);
+        return ResponseEntity.status(problem.getStatusCode())
+                .headers(problem.getHeaders())
+                .body(problem.getBody());
     }
 
     /** A form whose parts cannot be told apart, or that broke off. */
