@@ -14,6 +14,7 @@ import { moment } from '../bench/time';
 import { terms, word } from '../words/words';
 import { SignIns } from './SignIns';
 import { TabletsBlock } from './TabletsBlock';
+import { WallLinksBlock } from './WallLinksBlock';
 import { useSession } from './session';
 import { AccountForm } from './AccountForm';
 
@@ -71,6 +72,7 @@ export default function AccountsPage() {
         <NewPerson given={setGiven} />
       </Block>
       <TabletsBlock />
+      <WallLinksBlock />
       <SignIns />
     </Page>
   );

@@ -31,6 +31,7 @@ const ReturnPage = lazy(() => import('../finish/ReturnPage'));
 const PartsPage = lazy(() => import('../finish/PartsPage'));
 const AlignPage = lazy(() => import('../finish/AlignPage'));
 const HistoryPage = lazy(() => import('../history/HistoryPage'));
+const RunPage = lazy(() => import('../run/RunPage'));
 const PlanPage = lazy(() => import('../plan/PlanPage'));
 const SumsPage = lazy(() => import('../flow/SumsPage'));
 const ProcedurePage = lazy(() => import('../procedure/ProcedurePage'));
@@ -38,6 +39,7 @@ const FamiliesPage = lazy(() => import('../family/FamiliesPage'));
 const AccountsPage = lazy(() => import('../account/AccountsPage'));
 const MePage = lazy(() => import('../account/MePage'));
 const SetUpPage = lazy(() => import('../practice/SetUpPage'));
+const WallPage = lazy(() => import('../wall/WallPage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -74,6 +76,7 @@ function Views() {
               <Route path="/visits/:id/causes" element={<CausesPage />} />
               <Route path="/visits/:id/ruleouts" element={<RuleoutsPage />} />
               <Route path="/visits/:id/plan" element={<PlanPage />} />
+              <Route path="/visits/:id/run" element={<RunPage />} />
               <Route path="/sums/:sum?" element={<SumsPage />} />
               <Route path="/visits/:id/steps" element={<ProcedurePage />} />
               <Route path="/families/:code?" element={<FamiliesPage />} />
@@ -99,7 +102,19 @@ function Views() {
   );
 }
 
-const router = createBrowserRouter([{ path: '*', element: <Views /> }]);
+/** The board on a wall stands outside the session: its link is its key. */
+function Wall() {
+  return (
+    <Suspense fallback={<Loading what="the bench" />}>
+      <WallPage />
+    </Suspense>
+  );
+}
+
+const router = createBrowserRouter([
+  { path: '/wall/:token', element: <Wall /> },
+  { path: '*', element: <Views /> },
+]);
 
 export function App() {
   return (

@@ -7,6 +7,8 @@ import { useBench, useDraftKeys } from '../api/queries';
 import { Page } from '../app/Page';
 import { Empty, Failed, Loading } from '../app/states';
 import { useKeys } from '../app/useKeys';
+import { filterOf, isShown } from './benchFilter';
+import { Filters } from './Filters';
 import { HandsNow } from './HandsNow';
 import { Ribbon } from './Ribbon';
 import { BenchStrip } from './BenchStrip';
@@ -23,7 +25,9 @@ export function BenchPage() {
   const navigate = useNavigate();
   const { mayWrite, isLead, person } = useSession();
 
-  const strips = useMemo(() => bench.data?.strips ?? [], [bench.data]);
+  const all = useMemo(() => bench.data?.strips ?? [], [bench.data]);
+  const filter = filterOf(parameters);
+  const strips = search ? all : all.filter((strip) => isShown(strip, filter, person.displayName, now));
   const keys: Record<string, () => void> = { t: () => mayWrite && void navigate('/take-in') };
   strips.slice(0, NUMBER_KEYS).forEach((strip, i) => {
     keys[String(i + 1)] = () => void navigate(`/visits/${strip.id}`);
@@ -37,8 +41,8 @@ export function BenchPage() {
     return <Failed error={bench.error} again={() => void bench.refetch()} />;
   }
   // Cards and list agree: both stand in the order of the bench.
-  const order = new Map(strips.map((strip, i) => [strip.id, i]));
-  const place = (id: string) => order.get(id) ?? strips.length;
+  const order = new Map(all.map((strip, i) => [strip.id, i]));
+  const place = (id: string) => order.get(id) ?? all.length;
   const clocks = [...bench.data.clocks].sort((a, b) => place(a.visitId) - place(b.visitId));
   return (
     <Page
@@ -65,7 +69,9 @@ export function BenchPage() {
         </>
       )}
       {!search && mayWrite && <UnfinishedTakeIns />}
-      {strips.length === 0 && (
+      {!search && all.length > 0 && <Filters strips={all} person={person.displayName} now={now} />}
+      {strips.length === 0 && all.length > 0 && <Empty>No head on the bench is shown by this.</Empty>}
+      {all.length === 0 && (
         <Stack spacing={2} sx={{ alignItems: 'flex-start' }}>
           <Empty>
             {search

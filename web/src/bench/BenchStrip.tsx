@@ -1,4 +1,5 @@
 import { Box, Stack, Typography } from '@mui/material';
+import { Hand } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Strip } from '../api/types';
@@ -73,6 +74,11 @@ export function BenchStrip({ strip, now, numberKey }: Props) {
           )}
         </Stack>
         <Typography noWrap>{strip.customer}</Typography>
+        {strip.inHand && !strip.closedAt && (
+          <Typography noWrap sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+            <Hand size={16} aria-hidden /> {strip.inHand} has it
+          </Typography>
+        )}
         {strip.purpose !== 'REPAIR' && (
           <Typography noWrap sx={{ fontWeight: 700 }}>
             {capital(word('purpose', strip.purpose))}
@@ -130,11 +136,24 @@ function Promise({ strip, now }: { strip: Strip; now: number }) {
   }
   const late = daysLate(strip.promisedOn, now);
   if (late < 0) {
-    return <Typography color="text.secondary">promised {day(strip.promisedOn)}</Typography>;
+    return (
+      <Typography color="text.secondary">
+        promised {day(strip.promisedOn)}
+        {strip.promise !== 'HOLDS' && (
+          <>
+            , <b>{word('promise', strip.promise)}</b>
+          </>
+        )}
+      </Typography>
+    );
   }
   return (
     <Typography sx={{ fontWeight: 700 }} color={late > 0 ? 'error' : undefined}>
-      {late === 0 ? 'due today' : `late by ${count('DAYS', late)}`}
+      {late > 0
+        ? `late by ${count('DAYS', late)}`
+        : strip.promise === 'HOLDS'
+          ? 'due today'
+          : `due today, ${word('promise', strip.promise)}`}
     </Typography>
   );
 }

@@ -63,9 +63,14 @@ export function AttemptCard({ attempt, to, isOpenAtFirst = false }: Props) {
           {title(attempt)}
         </Typography>
         {to && (
-          <Button component={Link} to={to} variant="contained">
-            Do this
-          </Button>
+          <>
+            <Button component={Link} to={to} variant="contained">
+              Do this
+            </Button>
+            <Button component={Link} to="../run" relative="path" variant="outlined">
+              Step by step
+            </Button>
+          </>
         )}
         <Button variant="outlined" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           {isOpen ? 'Hide its steps' : 'Its steps'}

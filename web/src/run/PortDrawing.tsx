@@ -35,9 +35,27 @@ export function PortDrawing({ visit, lit }: { visit: Visit; lit: string[] }) {
         const x = i * WIDTH + WIDTH / 2;
         return (
           <g key={channel.code} data-lit={isLit} opacity={lit.length === 0 || isLit ? 1 : 0.45}>
-            {isLit && <circle cx={x} cy={36} r={30} fill="none" stroke={vars.palette.thread} strokeWidth={5} />}
-            <rect x={x - 8} y={26} width={16} height={38} rx={4} fill={channel.ink} stroke={vars.palette.text.primary} />
-            <ellipse cx={x} cy={26} rx={isLit ? 13 : 10} ry={6} fill={channel.ink} stroke={vars.palette.text.primary} strokeWidth={isLit ? 3 : 1} />
+            {isLit && (
+              <circle cx={x} cy={36} r={30} fill="none" stroke={vars.palette.thread} strokeWidth={5} />
+            )}
+            <rect
+              x={x - 8}
+              y={26}
+              width={16}
+              height={38}
+              rx={4}
+              fill={channel.ink}
+              stroke={vars.palette.text.primary}
+            />
+            <ellipse
+              cx={x}
+              cy={26}
+              rx={isLit ? 13 : 10}
+              ry={6}
+              fill={channel.ink}
+              stroke={vars.palette.text.primary}
+              strokeWidth={isLit ? 3 : 1}
+            />
             <text
               x={x}
               y={94}

@@ -9,8 +9,8 @@ import { MONO } from '../app/theme';
 import { countdown } from '../bench/time';
 import { minutesWords } from '../flow/units';
 
-/** The soak between the first stroke and the small one after it: a clock of these rounds, and its end. */
-export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: Attempt; now: number }) {
+/** The clock of fluid that stands between two strokes of these rounds: which ports it is for, its start and its end. */
+export function useSoakBetween(visit: Visit, attempt: Attempt | undefined) {
   const id = useRef(newId());
   const minutes = visit.usual.soakBetweenMinutes;
   const start = useWrite(
@@ -18,7 +18,7 @@ export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: At
       answer(
         api.PUT('/api/visits/{visitId}/clocks/{id}/wait', {
           params: { path: { visitId: visit.id, id: id.current } },
-          body: { waiting: 'BETWEEN_STROKES', attemptId: attempt.id, minutes },
+          body: { waiting: 'BETWEEN_STROKES', attemptId: attempt?.id, minutes },
         }),
       ),
     () => {
@@ -32,8 +32,22 @@ export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: At
       }),
     ),
   );
-  const clock = visit.clocks.find((c) => c.attemptId === attempt.id && !c.stoppedAt);
-  const soaks = attempt.rounds?.rows.filter((row) => row.next === 'SOAK').map((row) => row.channel) ?? [];
+  const clock = attempt && visit.clocks.find((c) => c.attemptId === attempt.id && !c.stoppedAt);
+  const rows = attempt?.rounds?.rows ?? [];
+  return {
+    minutes,
+    start,
+    stop,
+    clock,
+    soaks: rows.filter((row) => row.next === 'SOAK').map((row) => row.channel),
+    // While other ports still wait for their first stroke, that comes first.
+    isNext: rows.every((row) => row.next !== 'STROKE'),
+  };
+}
+
+/** The soak between the first stroke and the small one after it: a clock of these rounds, and its end. */
+export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: Attempt; now: number }) {
+  const { minutes, start, stop, clock, soaks, isNext } = useSoakBetween(visit, attempt);
   if (clock) {
     const isDue = Date.parse(clock.dueAt) <= now;
     return (
@@ -62,8 +76,6 @@ export function SoakBetween({ visit, attempt, now }: { visit: Visit; attempt: At
   if (soaks.length === 0) {
     return null;
   }
-  // While other ports still wait for their first stroke, that comes first.
-  const isNext = attempt.rounds?.rows.every((row) => row.next !== 'STROKE');
   return (
     <Stack spacing={1}>
       <Button

@@ -39,22 +39,30 @@ export function useRoundKeys({ visit, form, channels, turn, setTurn, last, saw, 
         setTurn(undefined);
       }
     },
-    '0': () => {
-      if (stroke && mark) {
-        const now = [...(skipped[stroke.id] ?? []), mark];
-        setSkipped({ ...skipped, [stroke.id]: now });
-        after(stroke, now);
-      }
-    },
+    '0': skip,
   };
   if (stroke && mark) {
     optionsOf(form.method, mark).forEach((option, i) => {
-      keys[String(i + 1)] = () => {
-        const seen = { ...stroke, [seenField(mark)]: option.value };
-        saw(seen);
-        after(seen, skipped[stroke.id] ?? []);
-      };
+      keys[String(i + 1)] = () => see(option.value);
     });
+  }
+
+  /** Nobody looked at what is asked now. */
+  function skip() {
+    if (stroke && mark) {
+      const now = [...(skipped[stroke.id] ?? []), mark];
+      setSkipped({ ...skipped, [stroke.id]: now });
+      after(stroke, now);
+    }
+  }
+
+  /** This was seen of what is asked now. */
+  function see(value: string | number | boolean) {
+    if (stroke && mark) {
+      const seen = { ...stroke, [seenField(mark)]: value };
+      saw(seen);
+      after(seen, skipped[stroke.id] ?? []);
+    }
   }
 
   function step(by: number) {
@@ -63,5 +71,5 @@ export function useRoundKeys({ visit, form, channels, turn, setTurn, last, saw, 
     setTurn(next);
   }
 
-  return { keys, mark };
+  return { keys, mark, see, skip };
 }

@@ -41,12 +41,14 @@ export interface RoundsProps {
   goesOn: Attempt | undefined;
   /** What they open with, where no address says it. */
   asked?: URLSearchParams;
+  /** Under which what is typed is kept; the visit's own without one. */
+  draftKey?: string;
   /** Told when they are ended or left; without it the visit is shown. */
   left?: () => void;
 }
 
 /** Rounds of strokes as they happen: what is in hand, what was given, what was seen, and what the server has of it. */
-export function useRounds({ visit, lots, advice, goesOn, asked: wanted, left }: RoundsProps) {
+export function useRounds({ visit, lots, advice, goesOn, asked: wanted, draftKey, left }: RoundsProps) {
   const navigate = useNavigate();
   const { isLead } = useSession();
   const now = useNow(visit.serverTime);
@@ -55,7 +57,8 @@ export function useRounds({ visit, lots, advice, goesOn, asked: wanted, left }: 
   const today = dateInDays(0);
   const { form, drop } = useDraftForm<RoundsForm>(
     // An ink change goes port by port: each has rounds of its own.
-    `rounds-${goesOn?.id ?? visit.id}${!goesOn && visit.procedure ? `-${query.get('channels') ?? ''}` : ''}`,
+    draftKey ??
+      `rounds-${goesOn?.id ?? visit.id}${!goesOn && visit.procedure ? `-${query.get('channels') ?? ''}` : ''}`,
     () => (goesOn ? resumeRounds(visit, goesOn) : startRounds(visit, query, lots, today)),
     roundsSchema,
   );

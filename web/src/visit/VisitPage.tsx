@@ -12,6 +12,7 @@ import { useNow } from '../bench/useNow';
 import { ExpectedBack } from '../observation/ExpectedBack';
 import { FollowUp } from '../finish/FollowUp';
 import { Returned } from '../finish/Returned';
+import { InHand } from '../run/InHand';
 import { Thread } from '../thread/Thread';
 import { ThreadLegend } from '../thread/ThreadLegend';
 import { capital, word } from '../words/words';
@@ -89,6 +90,7 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
       </ThreadLegend>
       <JustLogged visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <ExpectedBack visit={visit} mayWrite={mayWrite && isOpen} />
+      <InHand visit={visit} />
       <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <Box
         sx={{

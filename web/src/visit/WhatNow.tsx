@@ -39,6 +39,7 @@ const WAYS: {
   { key: 'w', to: 'causes', label: 'What is wrong' },
   { key: 'i', to: 'steps', label: 'Steps', ofProcedure: true },
   { key: 'l', to: 'plan', label: 'Plan', ofRepair: true },
+  { key: 'n', to: 'run', label: 'Step by step' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 't', to: 'parts', label: 'Off and back' },
