@@ -13,7 +13,7 @@ import {
   Waves,
 } from 'lucide-react';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { Link, NavLink } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 import { useSession } from '../account/session';
 import { ClockStrip } from '../bench/ClockStrip';
 import { word } from '../words/words';
@@ -30,8 +30,10 @@ const ChangeOver = lazy(() =>
 export function Shell({ children }: { children: ReactNode }) {
   const { person, mayWrite, signOut } = useSession();
   const [isChanging, setChanging] = useState(false);
+  // A phone in a clamp has room for the step in hand alone.
+  const isLed = useLocation().pathname.endsWith('/run');
   return (
-    <Box sx={{ minHeight: '100vh', pb: { xs: 9, md: 0 } }}>
+    <Box sx={{ minHeight: '100vh', pb: { xs: isLed ? 0 : 9, md: 0 } }}>
       <Button
         href="#work"
         variant="contained"
@@ -46,7 +48,14 @@ export function Shell({ children }: { children: ReactNode }) {
       <Stack
         component="header"
         direction="row"
-        sx={{ alignItems: 'center', gap: { xs: 1, xl: 2 }, px: { xs: 1.5, md: 3 }, pt: 1, flexWrap: 'wrap' }}
+        sx={{
+          display: { xs: isLed ? 'none' : 'flex', md: 'flex' },
+          alignItems: 'center',
+          gap: { xs: 1, xl: 2 },
+          px: { xs: 1.5, md: 3 },
+          pt: 1,
+          flexWrap: 'wrap',
+        }}
       >
         <Typography
           component={Link}
@@ -136,7 +145,7 @@ export function Shell({ children }: { children: ReactNode }) {
         aria-label="Main"
         direction="row"
         sx={{
-          display: { xs: 'flex', md: 'none' },
+          display: { xs: isLed ? 'none' : 'flex', md: 'none' },
           position: 'fixed',
           bottom: 0,
           left: 0,

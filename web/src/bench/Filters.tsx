@@ -47,11 +47,12 @@ export function Filters({ strips, person, now }: { strips: Strip[]; person: stri
       ))}
       <TextField
         select
+        fullWidth={false}
         size="small"
         label="Customer"
         value={customers.includes(filter.customer) ? filter.customer : ALL}
         onChange={(event) => set('customer', event.target.value === ALL ? undefined : event.target.value)}
-        sx={{ minWidth: 190 }}
+        sx={{ width: 220 }}
       >
         <MenuItem value={ALL}>All customers</MenuItem>
         {customers.map((customer) => (

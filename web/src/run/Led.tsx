@@ -70,8 +70,8 @@ export function Led({ visit, lots, run, now }: Props) {
         alignItems: 'start',
       }}
     >
-      <Stack spacing={2} sx={{ minWidth: 0 }}>
-        <Box sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1, md: 1.5 } }}>
+      <Stack spacing={1.5} sx={{ minWidth: 0 }}>
+        <Box sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 0.5, md: 1 } }}>
           <PortDrawing visit={visit} lit={litPorts(visit, run, step, work)} />
         </Box>
         <RunStep

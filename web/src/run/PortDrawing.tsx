@@ -18,7 +18,7 @@ export function PortDrawing({ visit, lit }: { visit: Visit; lit: string[] }) {
         names.length > 0 ? `Now: ${names.join(', ')}.` : 'None is meant now.'
       }`}
       viewBox={`0 0 ${channels.length * WIDTH} ${HEIGHT}`}
-      sx={{ width: '100%', maxHeight: { xs: 84, md: 150 }, display: 'block' }}
+      sx={{ width: '100%', maxHeight: { xs: 76, md: 92 }, display: 'block' }}
     >
       <rect
         x={4}
@@ -34,28 +34,30 @@ export function PortDrawing({ visit, lit }: { visit: Visit; lit: string[] }) {
         const isLit = lit.includes(channel.code);
         const x = i * WIDTH + WIDTH / 2;
         return (
-          <g key={channel.code} data-lit={isLit} opacity={lit.length === 0 || isLit ? 1 : 0.45}>
-            {isLit && (
-              <circle cx={x} cy={36} r={30} fill="none" stroke={vars.palette.thread} strokeWidth={5} />
-            )}
-            <rect
-              x={x - 8}
-              y={26}
-              width={16}
-              height={38}
-              rx={4}
-              fill={channel.ink}
-              stroke={vars.palette.text.primary}
-            />
-            <ellipse
-              cx={x}
-              cy={26}
-              rx={isLit ? 13 : 10}
-              ry={6}
-              fill={channel.ink}
-              stroke={vars.palette.text.primary}
-              strokeWidth={isLit ? 3 : 1}
-            />
+          <g key={channel.code} data-lit={isLit}>
+            <g opacity={lit.length === 0 || isLit ? 1 : 0.45}>
+              {isLit && (
+                <circle cx={x} cy={36} r={30} fill="none" stroke={vars.palette.thread} strokeWidth={5} />
+              )}
+              <rect
+                x={x - 8}
+                y={26}
+                width={16}
+                height={38}
+                rx={4}
+                fill={channel.ink}
+                stroke={vars.palette.text.primary}
+              />
+              <ellipse
+                cx={x}
+                cy={26}
+                rx={isLit ? 13 : 10}
+                ry={6}
+                fill={channel.ink}
+                stroke={vars.palette.text.primary}
+                strokeWidth={isLit ? 3 : 1}
+              />
+            </g>
             <text
               x={x}
               y={94}

@@ -34,7 +34,7 @@ export function RunClock({ visit, clock, now, voice, over, end, isBusy }: Props)
       <Typography
         role="timer"
         aria-label={isDue ? 'over since' : 'left'}
-        sx={{ fontFamily: MONO, fontWeight: 600, fontSize: { xs: '4rem', md: '6rem' }, lineHeight: 1 }}
+        sx={{ fontFamily: MONO, fontWeight: 600, fontSize: { xs: '3.5rem', md: '4.5rem' }, lineHeight: 1 }}
       >
         {countdown(left)}
       </Typography>

@@ -1,4 +1,4 @@
-import { Alert, Button, Stack, Typography } from '@mui/material';
+import { Alert, Box, Button, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useParams } from 'react-router';
@@ -24,7 +24,7 @@ export default function RunPage() {
   const { id = '' } = useParams();
   const visit = useVisit(id);
   const lots = useLots();
-  const { mayWrite } = useSession();
+  const { mayWrite, person } = useSession();
   const now = useNow(visit.data?.serverTime);
   if (visit.isPending || lots.isPending) {
     return <Loading what="the steps" />;
@@ -33,12 +33,18 @@ export default function RunPage() {
     return <Failed error={(visit.error ?? lots.error) as Error} again={() => void visit.refetch()} />;
   }
   const run = visit.data.run;
+  // On a phone only what is to be decided stands above the step.
+  const isMine = visit.data.inHand?.person === person.displayName;
   const isOver = run?.steps.every((step) => step.state !== 'NOW');
   return (
     <Page
       title="Step by step"
       back={{ to: `/visits/${id}`, label: visit.data.tag }}
-      aside={<InHand visit={visit.data} />}
+      aside={
+        <Box sx={{ display: { xs: isMine ? 'none' : 'block', sm: 'block' } }}>
+          <InHand visit={visit.data} />
+        </Box>
+      }
     >
       {!mayWrite || visit.data.closedAt ? (
         <Typography>

@@ -27,8 +27,8 @@ export function RunStep(props: StepProps) {
     <Stack
       component="section"
       aria-label="Now"
-      spacing={2}
-      sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1.5, md: 3 } }}
+      spacing={1.5}
+      sx={{ bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1.5, md: 2 } }}
     >
       {!isStrokes && (
         <>
@@ -39,7 +39,7 @@ export function RunStep(props: StepProps) {
         </>
       )}
       {mind !== step.step.doing && (
-        <Alert severity="warning" icon={false} role="note" sx={{ fontSize: '1.125rem' }}>
+        <Alert severity="warning" icon={false} role="note" sx={{ py: 0, fontSize: '1.125rem' }}>
           {mind}
         </Alert>
       )}
@@ -49,9 +49,23 @@ export function RunStep(props: StepProps) {
 }
 
 /** How much of what, and every other number of the step. */
-function Amount({ step }: StepProps) {
+function Amount({ step, run }: StepProps) {
   const { say } = useUnits();
-  const { ml, fluid, numbers } = step.step;
+  const { ml, fluid, numbers, doing } = step.step;
+  if (doing === 'PREPARE') {
+    // What the steps that follow will draw, so that it stands ready.
+    const draws = run.steps.filter((later) => later.number > step.number && later.step.ml > 0);
+    const kinds = [...new Set(draws.map((later) => later.step.fluid))];
+    return kinds.map((kind) => (
+      <Typography key={kind} sx={{ fontSize: '1.5rem' }}>
+        {say(
+          draws.filter((later) => later.step.fluid === kind).reduce((sum, later) => sum + later.step.ml, 0),
+          'ML',
+        )}{' '}
+        {kind && word('fluidKind', kind)} in all
+      </Typography>
+    ));
+  }
   return (
     <>
       {ml > 0 && (

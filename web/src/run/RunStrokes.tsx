@@ -1,6 +1,8 @@
 import { Button, Stack, Typography } from '@mui/material';
 import { useEffect, useState, type ReactNode } from 'react';
 import { FormProvider } from 'react-hook-form';
+import { Link } from 'react-router';
+import type { Problem } from '../api/http';
 import type { Advice, Channel, Mark, PushView } from '../api/types';
 import { useJudgement } from '../api/queries';
 import { readNumber } from '../app/fields';
@@ -8,7 +10,7 @@ import { Loading, WriteProblem } from '../app/states';
 import { MONO } from '../app/theme';
 import { adviceWay } from '../diagnosis/judgement';
 import { useUnits } from '../flow/units';
-import { GateLines } from '../treatment/Against';
+import { GateLines, gatesOf, mayDepart } from '../treatment/Against';
 import { formOf } from '../treatment/attemptForm';
 import { optionsOf, seenWords } from '../treatment/Marks';
 import { isFlush, marksOf, resumeRounds, type Stroke } from '../treatment/roundsForm';
@@ -21,6 +23,7 @@ import { RunClock } from './RunClock';
 import { Elsewhere } from './Elsewhere';
 import type { StepProps } from './stepProps';
 import { countOf, useSaid } from './useVoice';
+import { WhyInstead } from './WhyInstead';
 
 /** Strokes port by port: dose, start and stop, what was seen, and a soak between. */
 export function RunStrokes(props: StepProps) {
@@ -74,6 +77,16 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
   const row = code ? rowOf(code) : undefined;
   const stroke = code ? last(code) : undefined;
 
+  if (advice && !rounds.isAdvised && value.instead.trim() === '') {
+    return (
+      <WhyInstead
+        advice={advice}
+        form={`/visits/${visit.id}/${way}`}
+        voice={voice}
+        keep={(reason) => form.setValue('instead', reason, { shouldDirty: true })}
+      />
+    );
+  }
   if (rounds.hindrance && !attempt) {
     return (
       <>
@@ -86,20 +99,16 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
     );
   }
   const refused = Object.entries(queue.refused)[0];
-  if (refused) {
-    const held = rounds.strokes.find((s) => s.id === refused[0]);
+  const held = refused && rounds.strokes.find((s) => s.id === refused[0]);
+  if (held) {
     return (
-      <>
-        <WriteProblem problem={refused[1]} />
-        <Typography>
-          This stroke is not kept yet. Keep it with a reason, or take it back, on the page of the rounds.
-        </Typography>
-        <Elsewhere
-          to={attempt ? `/visits/${visit.id}/rounds/${attempt.id}` : `/visits/${visit.id}/${way}`}
-          label="Put it right"
-        />
-        {held && <Button onClick={() => queue.forget(held.id)}>Nothing was pushed: take it back</Button>}
-      </>
+      <Refused
+        rounds={rounds}
+        stroke={held}
+        problem={refused[1]}
+        voice={voice}
+        page={attempt ? `/visits/${visit.id}/rounds/${attempt.id}` : `/visits/${visit.id}/${way}`}
+      />
     );
   }
   if (soak.clock) {
@@ -195,7 +204,7 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
           ]}
         />
       ) : watch.running === undefined &&
-        given > 0 &&
+        rounds.strokes.length > 0 &&
         isFlush(value.method) &&
         !value.pulses &&
         value.freshPad === null ? (
@@ -238,7 +247,7 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
 
 function Big({ children }: { children: ReactNode }) {
   return (
-    <Typography variant="h2" sx={{ fontSize: { xs: '1.75rem', md: '2.5rem' }, lineHeight: 1.2 }}>
+    <Typography variant="h2" sx={{ fontSize: { xs: '1.5rem', md: '2rem' }, lineHeight: 1.2 }}>
       {children}
     </Typography>
   );
@@ -247,6 +256,67 @@ function Big({ children }: { children: ReactNode }) {
 function bottleOf(lots: StepProps['lots'], id: string): string | undefined {
   const lot = lots.find((one) => one.id === id);
   return lot && `${lot.name}, ${lot.lotCode}`;
+}
+
+/** Why a stroke went past a gate, as it happens at the bench. */
+const WHY = ['It slipped: faster than meant', 'The port gave way at once'];
+
+/** A stroke that a gate stopped: it is kept with a reason, or was none. */
+function Refused({
+  rounds,
+  stroke,
+  problem,
+  voice,
+  page,
+}: {
+  rounds: ReturnType<typeof useRounds>;
+  stroke: Stroke;
+  problem: Problem;
+  voice: StepProps['voice'];
+  page: string;
+}) {
+  const gates = gatesOf(problem);
+  const mayKeep = mayDepart(gates, rounds.isLead);
+  const none = { label: 'Nothing was pushed', take: () => rounds.queue.forget(stroke.id) };
+  return (
+    <>
+      <Big>
+        {stroke.volumeMl} mL{stroke.seconds !== undefined && ` in ${stroke.seconds} s`} at {stroke.channel}
+      </Big>
+      {gates.length > 0 ? <GateLines gates={gates} /> : <WriteProblem problem={problem} />}
+      <PedalChoice
+        key={stroke.id}
+        label={mayKeep ? 'How did that come?' : 'Only a lead keeps this as it is'}
+        voice={voice}
+        answers={[
+          ...(mayKeep
+            ? WHY.map((reason) => ({
+                label: reason,
+                take: () => {
+                  rounds.setReasons({
+                    ...rounds.reasons,
+                    [stroke.id]: { reason, doneAnyway: rounds.isLead },
+                  });
+                  rounds.queue.put(stroke);
+                },
+              }))
+            : []),
+          ...(stroke.seconds === undefined
+            ? []
+            : [
+                {
+                  label: 'The watch was wrong: not timed',
+                  take: () => rounds.queue.put({ ...stroke, seconds: undefined }),
+                },
+              ]),
+          none,
+        ]}
+      />
+      <Button component={Link} to={page}>
+        Another reason, on the page of the rounds
+      </Button>
+    </>
+  );
 }
 
 /** The port that comes next: the one in hand while it is open, else the one with the fewest strokes. */
@@ -292,6 +362,21 @@ function OneStroke({ rounds, code, channel, push, bottle, voice }: OneProps) {
         {seconds !== undefined && (
           <Typography sx={{ fontSize: { xs: '1.5rem', md: '2rem' } }}>in {seconds} s or slower</Typography>
         )}
+        {isRunning && (
+          <Typography
+            role="timer"
+            aria-label="Seconds of this stroke"
+            sx={{
+              fontFamily: MONO,
+              fontWeight: 600,
+              fontSize: { xs: '3rem', md: '4rem' },
+              lineHeight: 1,
+              ml: 'auto',
+            }}
+          >
+            {watch.running!.toFixed(1)}
+          </Typography>
+        )}
       </Stack>
       <Typography sx={{ fontSize: '1.25rem' }}>
         {bottle}
@@ -305,20 +390,20 @@ function OneStroke({ rounds, code, channel, push, bottle, voice }: OneProps) {
         )}
         .
       </Typography>
-      {isRunning && (
-        <Typography
-          role="timer"
-          aria-label="Seconds of this stroke"
-          sx={{ fontFamily: MONO, fontWeight: 600, fontSize: { xs: '4rem', md: '6rem' }, lineHeight: 1 }}
-        >
-          {watch.running!.toFixed(1)}
-        </Typography>
-      )}
       {rounds.asked?.channel === code && (
         <Typography role="alert">
           {rounds.asked.ml} mL is far above the usual {rounds.asked.usual} mL.{' '}
           <Button onClick={() => rounds.asked?.act()}>It is meant so</Button>
         </Typography>
+      )}
+      {!isRunning && value.freshPad === false && !value.pulses && isFlush(value.method) && (
+        <Button
+          variant="outlined"
+          size="large"
+          onClick={() => rounds.form.setValue('freshPad', true, { shouldDirty: true })}
+        >
+          Fresh pad laid: on an old one colour hides
+        </Button>
       )}
       <BigButton does={does} disabled={rounds.hindrance !== undefined}>
         {isRunning ? 'Stop' : 'Start'}

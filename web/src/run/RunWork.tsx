@@ -7,7 +7,7 @@ import type { Advice } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { WriteProblem } from '../app/states';
 import { dateInDays } from '../bench/time';
-import { adviceWay } from '../diagnosis/judgement';
+import { advisedTerm, adviceWay } from '../diagnosis/judgement';
 import { minutesWords } from '../flow/units';
 import { GateLines, gatesOf } from '../treatment/Against';
 import {
@@ -29,6 +29,7 @@ import { Elsewhere } from './Elsewhere';
 import type { StepProps } from './stepProps';
 import { stepTitle } from './ledWords';
 import { useSaid } from './useVoice';
+import { WhyInstead } from './WhyInstead';
 
 /** Work with a page of its own that is led there. */
 const OWN_PAGE = ['RINSE', 'ALIGN', 'SYSTEM'];
@@ -63,6 +64,8 @@ function Planned({ visit, lots, run, step, voice, way }: StepProps & { way: stri
   const channels = asks.wholeHead ? visit.family.channels.map((c) => c.code) : form.channels;
   const { entry } = toEntry(kind, { ...form, channels });
   const lot = asks.fluids.length > 0 ? lots.find((one) => one.id === form.lotId) : undefined;
+  const advice = judgement.data?.advice.first;
+  const isAdvised = asAdvised(advice, kind, form, visit.usual);
   const write = useWrite(() =>
     answer(
       api.PUT('/api/visits/{visitId}/attempts/{id}', {
@@ -75,11 +78,14 @@ function Planned({ visit, lots, run, step, voice, way }: StepProps & { way: stri
           wet: (asks.depth && form.wet) || undefined,
           noted: notedOf(form, asks),
           wasteId: lot ? waste.id : undefined,
+          departure:
+            advice && !isAdvised
+              ? { rule: advice.rule, advised: advisedTerm(advice), reason: form.instead }
+              : undefined,
         },
       }),
     ),
   );
-  const isAdvised = asAdvised(judgement.data?.advice.first, kind, form, visit.usual);
   const question =
     asks.depth && form.wet === ''
       ? 'wet'
@@ -87,17 +93,23 @@ function Planned({ visit, lots, run, step, voice, way }: StepProps & { way: stri
           ?.asked;
   useSaid(voice, question ? '' : stepTitle(visit, step));
   const gates = gatesOf(write.problem);
-  if (!isAdvised || gates.length > 0) {
-    // What stands in the way, or is done otherwise than advised, wants a reason in words.
+  if (advice && !isAdvised && form.instead === '') {
+    return (
+      <WhyInstead
+        advice={advice}
+        form={way}
+        voice={voice}
+        keep={(instead) => setForm({ ...form, instead })}
+      />
+    );
+  }
+  if (gates.length > 0) {
+    // What stands in the way wants a reason in words.
     return (
       <>
-        {gates.length > 0 ? (
-          <Stack spacing={1} role="alert">
-            <GateLines gates={gates} />
-          </Stack>
-        ) : (
-          <Typography>Something else is advised now: say in a word why this is done.</Typography>
-        )}
+        <Stack spacing={1} role="alert">
+          <GateLines gates={gates} />
+        </Stack>
         <Elsewhere to={way} label="Log it with a reason" />
       </>
     );

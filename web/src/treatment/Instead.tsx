@@ -5,7 +5,7 @@ import { Entry } from '../app/fields';
 import { adviceTitle } from '../diagnosis/judgement';
 import type { AttemptForm } from './attemptForm';
 
-const USUAL_REASONS = [
+export const USUAL_REASONS = [
   'My judgement: gentler',
   'My judgement: stronger',
   'The customer asked',
