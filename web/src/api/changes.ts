@@ -11,7 +11,7 @@ interface Changed {
 const SILENCE_MS = 25_000;
 /** A line that is cut for a moment is no news. */
 const NEWS_AFTER_MS = 4_000;
-const TRY_AGAIN_MS = 2_000;
+const TRY_AGAIN_MS = 1_000;
 
 let cutSince: string | null = null;
 let isStanding = false;

@@ -141,7 +141,13 @@ function Steps({ visit, run }: { visit: Visit; run: Run }) {
             fontWeight: step.state === 'NOW' ? 750 : 400,
           }}
         >
-          <span aria-label={word('ledState', step.state)}>{SIGN[step.state]}</span>
+          {SIGN[step.state] === '' ? (
+            <span />
+          ) : (
+            <span role="img" aria-label={word('ledState', step.state)}>
+              {SIGN[step.state]}
+            </span>
+          )}
           <span>{stepTitle(visit, step)}</span>
         </Typography>
       ))}

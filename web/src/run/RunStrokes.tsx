@@ -1,28 +1,25 @@
-import { Button, Stack, Typography } from '@mui/material';
-import { useEffect, useState, type ReactNode } from 'react';
+import { Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
-import { Link } from 'react-router';
-import type { Problem } from '../api/http';
-import type { Advice, Channel, Mark, PushView } from '../api/types';
+import type { Advice, LedStep, Mark } from '../api/types';
 import { useJudgement } from '../api/queries';
-import { readNumber } from '../app/fields';
 import { Loading, WriteProblem } from '../app/states';
-import { MONO } from '../app/theme';
 import { adviceWay } from '../diagnosis/judgement';
-import { useUnits } from '../flow/units';
-import { GateLines, gatesOf, mayDepart } from '../treatment/Against';
+import { GateLines } from '../treatment/Against';
 import { formOf } from '../treatment/attemptForm';
 import { optionsOf, seenWords } from '../treatment/Marks';
 import { isFlush, marksOf, resumeRounds, type Stroke } from '../treatment/roundsForm';
 import { useSoakBetween } from '../treatment/SoakBetween';
 import { useRounds } from '../treatment/useRounds';
 import { capital, word } from '../words/words';
+import { Big } from './Big';
 import { BigButton } from './BigButton';
+import { OneStroke } from './OneStroke';
 import { PedalChoice } from './PedalChoice';
+import { RefusedStroke } from './RefusedStroke';
 import { RunClock } from './RunClock';
 import { Elsewhere } from './Elsewhere';
 import type { StepProps } from './stepProps';
-import { countOf, useSaid } from './useVoice';
 import { WhyInstead } from './WhyInstead';
 
 /** Strokes port by port: dose, start and stop, what was seen, and a soak between. */
@@ -34,7 +31,7 @@ export function RunStrokes(props: StepProps) {
   return <Strokes {...props} advice={judgement.data?.advice.first} />;
 }
 
-function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice: Advice | undefined }) {
+function Strokes({ visit, lots, run, step, now, voice, advice }: StepProps & { advice: Advice | undefined }) {
   const way = adviceWay(
     { act: 'WORK', method: run.method, channels: run.channels, style: run.style } as Advice,
     visit,
@@ -47,9 +44,7 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
     lots,
     advice,
     goesOn,
-    asked: new URLSearchParams(
-      `${way.split('?')[1] ?? ''}${way.includes('method=') ? '' : `&method=${run.method}`}`,
-    ),
+    asked: askedOf(way, run.method, step),
     draftKey: `run-${run.id}`,
     left: () => undefined,
   });
@@ -71,6 +66,7 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
   const soak = useSoakBetween(visit, attempt);
   const [goesOnAt, setGoesOnAt] = useState<Record<string, number>>({});
   const [left, setLeft] = useState<string[]>([]);
+  const [padSaidAt, setPadSaidAt] = useState(0);
   const openPorts = value.channels.filter((code) => rowOf(code)?.next !== 'DONE' && !left.includes(code));
   const code = watch.running !== undefined || keys.mark ? turn : nextPort(openPorts, turn, rounds.strokes);
   const channel = visit.family.channels.find((c) => c.code === code);
@@ -102,7 +98,7 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
   const held = refused && rounds.strokes.find((s) => s.id === refused[0]);
   if (held) {
     return (
-      <Refused
+      <RefusedStroke
         rounds={rounds}
         stroke={held}
         problem={refused[1]}
@@ -177,6 +173,18 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
     given >= (value.pulses || !isFlush(value.method) ? 1 : 2) &&
     goesOnAt[code] !== given;
   const mark = keys.mark;
+  // Colour hides on an old pad: before each stroke on one that is not known to be fresh somebody says what lies there.
+  const isPadAsked =
+    watch.running === undefined &&
+    rounds.strokes.length > 0 &&
+    isFlush(value.method) &&
+    !value.pulses &&
+    value.freshPad !== true &&
+    padSaidAt !== rounds.strokes.length;
+  const layPad = (isFresh: boolean) => {
+    form.setValue('freshPad', isFresh, { shouldDirty: true });
+    setPadSaidAt(rounds.strokes.length);
+  };
   return (
     <FormProvider {...form}>
       <Big>
@@ -203,21 +211,14 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
             { label: 'Leave it as it is', take: () => setLeft([...left, code]) },
           ]}
         />
-      ) : watch.running === undefined &&
-        rounds.strokes.length > 0 &&
-        isFlush(value.method) &&
-        !value.pulses &&
-        value.freshPad === null ? (
+      ) : isPadAsked ? (
         <PedalChoice
           key={`pad ${given}`}
           label="The pad under this port"
           voice={voice}
           answers={[
-            { label: 'Fresh one laid', take: () => form.setValue('freshPad', true, { shouldDirty: true }) },
-            {
-              label: 'Still the old one',
-              take: () => form.setValue('freshPad', false, { shouldDirty: true }),
-            },
+            { label: 'Fresh one laid', take: () => layPad(true) },
+            { label: 'Still the old one', take: () => layPad(false) },
           ]}
         />
       ) : (
@@ -245,12 +246,15 @@ function Strokes({ visit, lots, run, now, voice, advice }: StepProps & { advice:
   );
 }
 
-function Big({ children }: { children: ReactNode }) {
-  return (
-    <Typography variant="h2" sx={{ fontSize: { xs: '1.5rem', md: '2rem' }, lineHeight: 1.2 }}>
-      {children}
-    </Typography>
-  );
+/** What the rounds open with: the shop's way, and the doses as this plan has them. */
+function askedOf(way: string, method: string, step: LedStep): URLSearchParams {
+  const asked = new URLSearchParams(way.split('?')[1] ?? '');
+  asked.set('method', method);
+  const doses = step.step.numbers.filter((sum) => sum.formula === 'USUAL_DOSE' && sum.of);
+  if (step.step.doing === 'STROKE' && doses.length > 0) {
+    asked.set('doses', doses.map((sum) => `${sum.of}:${sum.value}`).join(','));
+  }
+  return asked;
 }
 
 function bottleOf(lots: StepProps['lots'], id: string): string | undefined {
@@ -258,168 +262,11 @@ function bottleOf(lots: StepProps['lots'], id: string): string | undefined {
   return lot && `${lot.name}, ${lot.lotCode}`;
 }
 
-/** Why a stroke went past a gate, as it happens at the bench. */
-const WHY = ['It slipped: faster than meant', 'The port gave way at once'];
-
-/** A stroke that a gate stopped: it is kept with a reason, or was none. */
-function Refused({
-  rounds,
-  stroke,
-  problem,
-  voice,
-  page,
-}: {
-  rounds: ReturnType<typeof useRounds>;
-  stroke: Stroke;
-  problem: Problem;
-  voice: StepProps['voice'];
-  page: string;
-}) {
-  const gates = gatesOf(problem);
-  const mayKeep = mayDepart(gates, rounds.isLead);
-  const none = { label: 'Nothing was pushed', take: () => rounds.queue.forget(stroke.id) };
-  return (
-    <>
-      <Big>
-        {stroke.volumeMl} mL{stroke.seconds !== undefined && ` in ${stroke.seconds} s`} at {stroke.channel}
-      </Big>
-      {gates.length > 0 ? <GateLines gates={gates} /> : <WriteProblem problem={problem} />}
-      <PedalChoice
-        key={stroke.id}
-        label={mayKeep ? 'How did that come?' : 'Only a lead keeps this as it is'}
-        voice={voice}
-        answers={[
-          ...(mayKeep
-            ? WHY.map((reason) => ({
-                label: reason,
-                take: () => {
-                  rounds.setReasons({
-                    ...rounds.reasons,
-                    [stroke.id]: { reason, doneAnyway: rounds.isLead },
-                  });
-                  rounds.queue.put(stroke);
-                },
-              }))
-            : []),
-          ...(stroke.seconds === undefined
-            ? []
-            : [
-                {
-                  label: 'The watch was wrong: not timed',
-                  take: () => rounds.queue.put({ ...stroke, seconds: undefined }),
-                },
-              ]),
-          none,
-        ]}
-      />
-      <Button component={Link} to={page}>
-        Another reason, on the page of the rounds
-      </Button>
-    </>
-  );
-}
-
 /** The port that comes next: the one in hand while it is open, else the one with the fewest strokes. */
 function nextPort(open: string[], turn: string | undefined, strokes: Stroke[]): string | undefined {
   const given = (code: string) => strokes.filter((s) => s.channel === code).length;
   const least = [...open].sort((a, b) => given(a) - given(b))[0];
   return turn && open.includes(turn) && given(turn) <= given(least) ? turn : least;
-}
-
-interface OneProps {
-  rounds: ReturnType<typeof useRounds>;
-  code: string;
-  channel: Channel;
-  push: PushView | undefined;
-  bottle: string | undefined;
-  voice: StepProps['voice'];
-}
-
-/** One stroke: its dose, its fluid, how slow and how hard at most, and the watch. */
-function OneStroke({ rounds, code, channel, push, bottle, voice }: OneProps) {
-  const { say } = useUnits();
-  const { watch, value } = rounds;
-  const ml = readNumber(rounds.doseOf(code)) ?? 0;
-  const seconds = push ? Math.ceil(ml * push.secondsPerMl) : undefined;
-  const biggest = push?.greatestForces.at(-1);
-  const isRunning = watch.running !== undefined;
-  const warm = Number(value.temperatureC) > 25 ? `, at ${say(Number(value.temperatureC), 'C')}` : '';
-  useSaid(
-    voice,
-    isRunning
-      ? seconds
-        ? countOf(watch.running!, seconds)
-        : ''
-      : `${channel.colour}, ${ml} millilitres${seconds ? `, ${seconds} seconds or slower` : ''}`,
-  );
-  const does = () => (isRunning ? watch.stop() : rounds.sure(code, watch.start));
-  return (
-    <>
-      <Stack direction="row" sx={{ columnGap: 3, flexWrap: 'wrap', alignItems: 'baseline' }}>
-        <Typography sx={{ fontSize: { xs: '2rem', md: '3rem' }, fontWeight: 750 }}>
-          {say(ml, 'ML')}
-        </Typography>
-        {seconds !== undefined && (
-          <Typography sx={{ fontSize: { xs: '1.5rem', md: '2rem' } }}>in {seconds} s or slower</Typography>
-        )}
-        {isRunning && (
-          <Typography
-            role="timer"
-            aria-label="Seconds of this stroke"
-            sx={{
-              fontFamily: MONO,
-              fontWeight: 600,
-              fontSize: { xs: '3rem', md: '4rem' },
-              lineHeight: 1,
-              ml: 'auto',
-            }}
-          >
-            {watch.running!.toFixed(1)}
-          </Typography>
-        )}
-      </Stack>
-      <Typography sx={{ fontSize: '1.25rem' }}>
-        {bottle}
-        {warm}
-        {biggest && push && (
-          <>
-            . {word('syringe', biggest.syringe)} syringe: at most <b>{Number(biggest.newton.toFixed(1))} N</b>{' '}
-            for {say(push.limitKpa, 'KPA')}
-            {biggest.newton < 10 && ', no thumb is safe: raise a reservoir'}
-          </>
-        )}
-        .
-      </Typography>
-      {rounds.asked?.channel === code && (
-        <Typography role="alert">
-          {rounds.asked.ml} mL is far above the usual {rounds.asked.usual} mL.{' '}
-          <Button onClick={() => rounds.asked?.act()}>It is meant so</Button>
-        </Typography>
-      )}
-      {!isRunning && value.freshPad === false && !value.pulses && isFlush(value.method) && (
-        <Button
-          variant="outlined"
-          size="large"
-          onClick={() => rounds.form.setValue('freshPad', true, { shouldDirty: true })}
-        >
-          Fresh pad laid: on an old one colour hides
-        </Button>
-      )}
-      <BigButton does={does} disabled={rounds.hindrance !== undefined}>
-        {isRunning ? 'Stop' : 'Start'}
-      </BigButton>
-      {isRunning && (
-        <Button onClick={watch.cancel} size="large">
-          No stroke
-        </Button>
-      )}
-      {rounds.hindrance && (
-        <Typography role="status" color="error">
-          {rounds.hindrance}
-        </Typography>
-      )}
-    </>
-  );
 }
 
 /** The stroke before at this port, so that eyes that come back know where they were. */

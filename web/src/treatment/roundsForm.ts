@@ -80,6 +80,12 @@ export function startRounds(visit: Visit, query: URLSearchParams, lots: Lot[], t
     (l) => l.kind === advised && l.remainingMl > 0 && (!l.expiresOn || l.expiresOn >= today),
   );
   const strokeMl = Number(query.get('strokeMl') ?? 0);
+  const channels = again?.planned ?? channelsFor(visit, method, query);
+  const pulses = again?.pulses ?? (isFlush(method) && (usual.pulses || strokeMl === usual.pulseMl));
+  // A plan that somebody changed says another dose than the house rule: for all ports, or port by port.
+  const isChanged = isFlush(method) && !pulses && strokeMl > 0 && strokeMl !== usual.strokeMl;
+  const planned =
+    query.get('doses')?.split(',') ?? (isChanged ? channels.map((c) => `${c}:${strokeMl}`) : []);
   return {
     id: newId(),
     method,
@@ -88,10 +94,14 @@ export function startRounds(visit: Visit, query: URLSearchParams, lots: Lot[], t
     site: formOf(usual, method).either
       ? ((query.get('site') as Site | null) ?? visit.head.site)
       : siteOf(visit, method),
-    channels: again?.planned ?? channelsFor(visit, method, query),
-    pulses: again?.pulses ?? (isFlush(method) && (usual.pulses || strokeMl === usual.pulseMl)),
+    channels,
+    pulses,
     // Doses of the last time, never what was seen then.
-    doses: Object.fromEntries((again?.strokes ?? []).map((s) => [s.channel, String(s.volumeMl)])),
+    doses: Object.fromEntries(
+      again
+        ? again.strokes.map((s) => [s.channel, String(s.volumeMl)])
+        : planned.map((dose) => dose.split(':')),
+    ),
     syringe: '',
     force: '',
     suctionKpa: '',

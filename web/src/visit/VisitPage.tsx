@@ -41,7 +41,7 @@ export default function VisitPage() {
 }
 
 function VisitView({ visit, now }: { visit: Visit; now: number }) {
-  const { mayWrite } = useSession();
+  const { mayWrite, person } = useSession();
   const isOpen = visit.closedAt === undefined;
   const { sx, ...landing } = useLanding();
   useEffect(() => {
@@ -77,6 +77,18 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
           </Box>
         )}
         <Box sx={{ flex: 1, display: { xs: 'none', sm: 'block' } }} />
+        {/* On a phone only what is to be decided stands here. */}
+        <Box
+          sx={{
+            alignSelf: 'center',
+            display: {
+              xs: visit.inHand && visit.inHand.person !== person.displayName ? 'block' : 'none',
+              sm: 'block',
+            },
+          }}
+        >
+          <InHand visit={visit} />
+        </Box>
         <Typography>
           {isOpen
             ? `Promised ${day(visit.intake.promisedOn)}`
@@ -90,7 +102,6 @@ function VisitView({ visit, now }: { visit: Visit; now: number }) {
       </ThreadLegend>
       <JustLogged visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <ExpectedBack visit={visit} mayWrite={mayWrite && isOpen} />
-      <InHand visit={visit} />
       <PowerBanner visit={visit} now={now} mayWrite={mayWrite && isOpen} />
       <Box
         sx={{

@@ -39,7 +39,6 @@ const WAYS: {
   { key: 'w', to: 'causes', label: 'What is wrong' },
   { key: 'i', to: 'steps', label: 'Steps', ofProcedure: true },
   { key: 'l', to: 'plan', label: 'Plan', ofRepair: true },
-  { key: 'n', to: 'run', label: 'Step by step' },
   { key: 'm', to: 'worth', label: 'Worth it?' },
   { key: 'd', to: 'diagnosis', label: 'Diagnosis' },
   { key: 't', to: 'parts', label: 'Off and back' },
@@ -81,9 +80,12 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   // On a phone the large button stands on the first screen, and what can be read at leisure below it.
   const isSmall = useMediaQuery('(max-width: 599px)');
 
+  const isStepping = visit.run?.steps.some((step) => step.state === 'NOW') ?? false;
+  const isStepwise = isStepping || (advice?.act === 'WORK' && !isRefit);
   const keys: Record<string, () => void> = {};
   if (mayWrite) {
     ways.forEach(({ key, to }) => (keys[key] = () => go(to)));
+    keys.n = () => isStepwise && go('run');
     keys[' '] = () => steps.act();
     keys.a = () => again && go(againWay(again));
     // A choice is for the eyes to make: Enter makes none.
@@ -103,6 +105,17 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
   }
   useKeys(keys);
 
+  const stepwise = mayWrite && isStepwise && (
+    <Button
+      variant="outlined"
+      component={Link}
+      to={`/visits/${visit.id}/run`}
+      sx={{ minHeight: 56, fontSize: '1.125rem' }}
+    >
+      {isStepping ? 'Go on step by step' : 'Step by step, by pedal'}
+      <KeyHint>N</KeyHint>
+    </Button>
+  );
   const waits = visit.next.action === 'WAIT_HOLD' && !advice;
   const title = byList
     ? `Put back: ${called(off[0])}`
@@ -161,6 +174,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
           doIt={isSmall ? null : doIt}
         />
       )}
+      {stepwise}
       {mayWrite && !noPower && wantsPower && <UnaskedCycle visit={visit} />}
       {!steps.isEmpty && <RunningSteps visit={visit} steps={steps} now={now} mayWrite={mayWrite} />}
       {mayWrite && (

@@ -185,6 +185,13 @@ abstract class BrowserTest {
                             rows.getString("id"));
                 },
                 visit);
+        shop.jdbc.query(
+                "select run from in_hand where id = ?",
+                rows -> {
+                    shop.jdbc.update(
+                            "update in_hand set run = ? where id = ?", earlier(rows.getString("run"), hours), visit);
+                },
+                visit);
         shop.jdbc.update(
                 "update visit set changes = changes + 1, opened_at = opened_at - interval ? hour where id = ?",
                 hours,
@@ -195,7 +202,7 @@ abstract class BrowserTest {
     private static String earlier(String json, int hours) {
         return json == null
                 ? null
-                : Pattern.compile("(?<=\"at\":\")[^\"]+")
+                : Pattern.compile("(?<=\"(?:at|begunAt)\":\")[^\"]+")
                         .matcher(json)
                         .replaceAll(at -> java.time.Instant.parse(at.group())
                                 .minus(java.time.Duration.ofHours(hours))
