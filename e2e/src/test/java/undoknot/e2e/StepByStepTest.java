@@ -143,7 +143,6 @@ class StepByStepTest extends BrowserTest {
         assertThat(now().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Soaked"))))
                 .isVisible();
         press();
-        take("The pad under this port", "Fresh one laid");
         stroke(COLOURS.get(0), "Like fresh fluid");
         tap("Pad out");
         take("Contacts and board", "Both dry");
