@@ -39,6 +39,24 @@ class ScreenshotsTest extends BrowserTest {
                 .setPath(FOLDER.resolve(name + ".png")));
     }
 
+    /** Up to the first stroke. */
+    private void stepByStep() {
+        page.navigate(of("HW8-00917") + "/run");
+        button(page, "Begin").click();
+        var now = region(page, "Now");
+        var start = now.getByText(Pattern.compile("^Start"));
+        assertThat(now).isVisible();
+        var title = now.getByRole(com.microsoft.playwright.options.AriaRole.HEADING);
+        for (String said = title.innerText(); !said.startsWith("Magenta"); said = title.innerText()) {
+            now.getByText(Pattern.compile("^Done")).click();
+            assertThat(title).not().hasText(said);
+        }
+        assertThat(start).isVisible();
+        shoot(page, "step-by-step");
+        button(page, "Leave these steps").click();
+        page.waitForURL(Pattern.compile("/visits/[^/]+$"));
+    }
+
     @Test
     void every_main_view() throws Exception {
         Files.createDirectories(FOLDER);
@@ -60,6 +78,7 @@ class ScreenshotsTest extends BrowserTest {
         button(page, "Throw it away").click();
         take(page, of("VB3-10027") + "/parts", "off-and-back");
         take(page, of("VB3-09941") + "/align", "align");
+        stepByStep();
         take(page, of("VB3-10385") + "/attempt/flush", "flush-sum");
         button(page, "Given, not timed").click();
         assertThat(page.getByText("Stroke 1: 3 mL not timed")).isVisible();
@@ -77,7 +96,6 @@ class ScreenshotsTest extends BrowserTest {
         shoot(page, "causes");
         take(page, of("TT4-28817") + "/worth", "worth");
         take(page, of("TT4-28817") + "/plan", "plan");
-        take(page, shop.address + "/sums/STROKE", "sums");
         take(page, shop.address + "/house-rules", "house-rules");
         take(page, of("VB3-09941") + "/return", "return");
         take(page, shop.address + "/shelf", "shelf");
@@ -96,7 +114,13 @@ class ScreenshotsTest extends BrowserTest {
 
         Page lead = newPage(ColorScheme.LIGHT);
         signIn(lead, "oswin");
-        take(lead, shop.address + "/families", "families");
+        lead.navigate(shop.address + "/accounts");
+        lead.getByLabel("Where the screen hangs").fill("Over the sink");
+        button(lead, "Make a link").click();
+        String wall = lead.locator("a[href^='/wall/']").getAttribute("href");
+        lead.navigate(shop.address + wall);
+        assertThat(heading(lead, "The bench")).isVisible();
+        shoot(lead, "wall");
         try (var files = Files.list(FOLDER)) {
             Assertions.assertTrue(
                     files.filter(f -> Pattern.matches(".*\\.png", f.toString())).count() < 20);

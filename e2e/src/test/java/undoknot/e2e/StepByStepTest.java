@@ -155,7 +155,8 @@ class StepByStepTest extends BrowserTest {
                         Integer.class,
                         visit));
         assertEquals(
-                2.5, shop.jdbc.queryForObject("select volume_ml from attempt where visit_id = ?", Double.class, visit));
+                4 * 0.5 + 1,
+                shop.jdbc.queryForObject("select volume_ml from attempt where visit_id = ?", Double.class, visit));
         // The page that was left shows the same.
         assertThat(region(other, "Now").getByText("Read the check")).isVisible();
         System.out.println("presses of the pedal for a flush of four ports: " + presses);
