@@ -49,7 +49,7 @@ export function Filters({ strips, person, now }: { strips: Strip[]; person: stri
         select
         fullWidth={false}
         size="small"
-        label="Customer"
+        label="Of one customer"
         value={customers.includes(filter.customer) ? filter.customer : ALL}
         onChange={(event) => set('customer', event.target.value === ALL ? undefined : event.target.value)}
         sx={{ width: 220 }}

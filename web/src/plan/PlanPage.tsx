@@ -98,6 +98,12 @@ function PlanShown({ visit, plan, mayWrite }: { visit: Visit; plan: Plan; mayWri
     <>
       <Block title="Likely to take">
         <ForecastRow forecast={plan.forecast} />
+        <Typography sx={{ mt: 1, fontWeight: plan.promise.verdict === 'HOLDS' ? 400 : 700 }}>
+          Promised by {moment(plan.promise.by)}
+          {plan.promise.verdict !== 'HOLDS' && `: ${word('promise', plan.promise.verdict)}`}. With hands in
+          the hours of the shop and waits by night as well it is ready {moment(plan.promise.well)} where all
+          goes well, {moment(plan.promise.onAverage)} on average.
+        </Typography>
       </Block>
       {plan.attempts.length > 0 && (
         <Block title="In time">

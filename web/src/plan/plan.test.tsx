@@ -66,6 +66,12 @@ function plan(...attempts: ReturnType<typeof attempt>[]): Plan {
     before: [],
     attempts,
     after: [],
+    promise: {
+      verdict: 'AT_RISK',
+      by: '2026-03-06T17:00:00Z',
+      well: '2026-03-06T10:00:00Z',
+      onAverage: '2026-03-09T08:30:00Z',
+    },
     forecast: {
       hands: span('EXPECTED_HANDS', 'MIN'),
       waits: span('EXPECTED_WAIT', 'MIN'),
@@ -110,6 +116,13 @@ describe('a plan', () => {
       within(screen.getByRole('region', { name: /^2\./ })).getByText(/likeliest save per minute of hands/),
     ).toBeInTheDocument();
     expect(screen.getByRole('img', { name: /^1 flush C: hands 15 min/ })).toBeInTheDocument();
+  });
+
+  it('says by when it is promised, when it is ready, and that it may miss that', async () => {
+    open({ [`GET ${PATH}`]: two });
+    const said = await screen.findByText(/^Promised by /);
+    expect(said.textContent).toContain('may miss its promise');
+    expect(said.textContent).toMatch(/ready 6 Mar.* where all goes well, 9 Mar.* on average/);
   });
 
   it('leads to the first attempt with its doses, and to no other', async () => {

@@ -53,7 +53,8 @@ function Planned({ visit, lots, run, step, voice, way }: StepProps & { way: stri
   const navigate = useNavigate();
   const judgement = useJudgement(visit.id);
   const waste = useWasteContainer();
-  const kind = visit.usual.kinds[run.method] as WholeKind;
+  // A new damper is fitted, not pulled through.
+  const kind = run.style?.act === 'REPLACED' ? 'HANDWORK' : (visit.usual.kinds[run.method] as WholeKind);
   const [form, setForm] = useState<AttemptForm>(() => {
     const today = dateInDays(0);
     const query = new URLSearchParams(way.split('?')[1] ?? '');

@@ -59,13 +59,21 @@ public enum Promise {
         }
     }
 
+    /**
+     * What a verdict rests on.
+     *
+     * @param by when the shop closes on the promised day
+     * @param well when it is ready where all goes well
+     * @param onAverage when it is ready on average
+     */
+    public record Reckoned(Promise verdict, Instant by, Instant well, Instant onAverage) {}
+
     /** @param well where all goes well */
-    public static Promise of(Instant now, LocalDate promisedOn, Left well, Left onAverage, Hours hours) {
+    public static Reckoned of(Instant now, LocalDate promisedOn, Left well, Left onAverage, Hours hours) {
         Instant by = hours.closing(promisedOn);
-        if (ready(now, well, hours).isAfter(by)) {
-            return MISSED;
-        }
-        return ready(now, onAverage, hours).isAfter(by) ? AT_RISK : HOLDS;
+        Instant best = ready(now, well, hours);
+        Instant usual = ready(now, onAverage, hours);
+        return new Reckoned(best.isAfter(by) ? MISSED : usual.isAfter(by) ? AT_RISK : HOLDS, by, best, usual);
     }
 
     /**
@@ -98,7 +106,8 @@ public enum Promise {
             left = left.minus(room);
             at = closes;
         }
-        return left.isZero() ? from : Instant.MAX;
+        // So far ahead that nobody promises it.
+        return left.isZero() ? from : from.plus(Duration.ofDays(FAR_DAYS));
     }
 
     private static Duration ofMinutes(double minutes) {

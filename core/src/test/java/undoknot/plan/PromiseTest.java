@@ -55,8 +55,21 @@ class PromiseTest {
     })
     void promise(LocalDate day, double hands, double wait, double usualHands, double usualWait, Promise promise) {
         Instant now = Instant.parse("2026-03-06T09:00:00Z");
-        assertThat(Promise.of(now, day, new Left(hands, wait), new Left(usualHands, usualWait), WEEKDAYS))
+        assertThat(Promise.of(now, day, new Left(hands, wait), new Left(usualHands, usualWait), WEEKDAYS)
+                        .verdict())
                 .isEqualTo(promise);
+    }
+
+    @Test
+    void a_verdict_says_by_when_and_when_it_is_ready() {
+        Instant now = Instant.parse("2026-03-06T09:00:00Z");
+        assertThat(Promise.of(now, LocalDate.of(2026, 3, 6), new Left(60, 0), new Left(60, 1440), WEEKDAYS))
+                .isEqualTo(new Promise.Reckoned(
+                        Promise.AT_RISK,
+                        Instant.parse("2026-03-06T17:00:00Z"),
+                        Instant.parse("2026-03-06T10:00:00Z"),
+                        // half an hour today, a day's wait, the other half when the shop opens again
+                        Instant.parse("2026-03-09T08:30:00Z")));
     }
 
     @Test

@@ -8,14 +8,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import java.io.IOException;
-import java.net.ServerSocket;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -65,7 +57,7 @@ class OneBenchTest extends BrowserTest {
         signIn(page, "wenna");
         takeIn(page, "Only This Press");
         page.reload();
-        select(page, "Customer", Pattern.compile("Only This Press"));
+        select(page, "Of one customer", Pattern.compile("Only This Press"));
         Locator heads = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop"));
         assertThat(heads.getByRole(AriaRole.LISTITEM)).hasCount(1);
         page.reload();
@@ -109,73 +101,6 @@ class OneBenchTest extends BrowserTest {
         wall.reload();
         assertThat(heading(wall, "This link has ended")).isVisible();
         assertEquals(0, wall.getByText(tag).count());
-    }
-
-    /** The product in a process of its own, so that it can be killed without a word. */
-    private static final class Killable implements AutoCloseable {
-        private static final HttpClient CLIENT = HttpClient.newHttpClient();
-        final String address;
-        private final int port;
-        private Process process;
-
-        Killable() throws Exception {
-            try (ServerSocket free = new ServerSocket(0)) {
-                port = free.getLocalPort();
-            }
-            address = "http://127.0.0.1:" + port;
-            start();
-        }
-
-        void start() throws Exception {
-            Path log = Files.createTempFile("killable", ".log");
-            process = new ProcessBuilder(
-                            Path.of(System.getProperty("java.home"), "bin", "java")
-                                    .toString(),
-                            "-XX:+UseSerialGC",
-                            "-Xmx400m",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            "undoknot.server.UndoKnotServer",
-                            "--spring.datasource.url=" + System.getenv("UNDOKNOT_DB_URL") + "_killed"
-                                    + System.getProperty("undoknot.fork", "1"),
-                            "--server.port=" + port,
-                            "--undoknot.demo=true")
-                    .redirectErrorStream(true)
-                    .redirectOutput(log.toFile())
-                    .start();
-            long until = System.nanoTime() + java.time.Duration.ofMinutes(3).toNanos();
-            while (!stands()) {
-                if (!process.isAlive() || System.nanoTime() > until) {
-                    throw new IllegalStateException("it did not start: " + Files.readString(log));
-                }
-                process.waitFor(100, java.util.concurrent.TimeUnit.MILLISECONDS);
-            }
-        }
-
-        private boolean stands() {
-            try {
-                return CLIENT.send(
-                                        HttpRequest.newBuilder(URI.create(address + "/actuator/health/readiness"))
-                                                .build(),
-                                        HttpResponse.BodyHandlers.discarding())
-                                .statusCode()
-                        == 200;
-            } catch (IOException away) {
-                return false;
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return false;
-            }
-        }
-
-        void kill() throws InterruptedException {
-            process.destroyForcibly().waitFor();
-        }
-
-        @Override
-        public void close() throws InterruptedException {
-            kill();
-        }
     }
 
     private void signInAt(Page at, String address, String name) {
@@ -248,6 +173,34 @@ class OneBenchTest extends BrowserTest {
             }
             assertEquals(json(page, state, java.util.List.of(after)), json(lead, state, java.util.List.of(after)));
             assertThat(clockOf(lead, tag(page, dries))).isVisible();
+        }
+    }
+
+    /** What is written at one of two servers on one record stands on the page of the other within two seconds. */
+    @Test
+    void two_servers_on_one_record_show_each_other() throws Exception {
+        try (Killable one = new Killable();
+                Killable other = new Killable()) {
+            signInAt(page, one.address, "wenna");
+            Page lead = newPage(ColorScheme.LIGHT);
+            signInAt(lead, other.address, "oswin");
+            String visit = takeIn(page, "Two Branches Press");
+            assertThat(lead.getByText("Two Branches Press").first()).isVisible(WITHIN_TWO_SECONDS);
+            lead.navigate(other.address + "/visits/" + visit);
+            assertThat(region(lead, "What now")).isVisible();
+            page.navigate(one.address + "/visits/" + visit);
+            button(page, "Take it in hand").click();
+            assertThat(lead.getByText("Wenna Tarvick has it in hand since")).isVisible(WITHIN_TWO_SECONDS);
+            button(lead, "Take it over").click();
+            assertThat(page.getByText("Oswin Pell has it in hand since")).isVisible(WITHIN_TWO_SECONDS);
+            String clock = "/api/visits/" + visit + "/clocks/" + key() + "/wait";
+            String body = "{\"waiting\":\"COOL_DOWN\",\"minutes\":30}";
+            // The same key at both has one effect.
+            send(page, clock, body);
+            send(lead, clock, body);
+            Locator clocks = group(lead, "Clocks").getByRole(AriaRole.TIMER);
+            assertThat(clocks).hasCount(1);
+            assertThat(group(page, "Clocks").getByRole(AriaRole.TIMER)).hasCount(1);
         }
     }
 

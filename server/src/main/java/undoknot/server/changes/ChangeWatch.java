@@ -40,6 +40,9 @@ public class ChangeWatch implements SmartLifecycle {
 
     private static final int MOST_PAGES = 500;
 
+    /** Lines of those who are not signed in: a link that got about takes none from the shop. */
+    private static final int MOST_WALLS = 20;
+
     /**
      * @param visits that came in, changed, or were returned
      * @param other whether anything besides visits may have changed: bottles, waste, families, house rules
@@ -107,7 +110,8 @@ public class ChangeWatch implements SmartLifecycle {
     }
 
     private SseEmitter open(BooleanSupplier stands, boolean tellsKeys) {
-        if (pages.size() >= MOST_PAGES) {
+        long walls = pages.stream().filter(page -> !page.tellsKeys).count();
+        if (pages.size() >= MOST_PAGES || !tellsKeys && walls >= MOST_WALLS) {
             throw Refused.because(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "too-many-pages",

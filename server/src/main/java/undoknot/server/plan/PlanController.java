@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import undoknot.plan.Plan;
 import undoknot.plan.PlannedAttempt;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
@@ -57,7 +58,8 @@ class PlanController {
     @Transactional(readOnly = true)
     public PlanView preview(@PathVariable UUID visitId, @Valid @RequestBody PlanEntry entry) {
         LoggedVisit logged = loader.get(visitId);
-        return PlanView.of(maker.chosen(logged, entry), null, entry.works());
+        Plan plan = maker.chosen(logged, entry);
+        return PlanView.of(plan, null, entry.works(), maker.promise(logged, plan));
     }
 
     /**

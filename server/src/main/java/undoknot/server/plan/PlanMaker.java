@@ -11,6 +11,7 @@ import undoknot.advice.Terms;
 import undoknot.head.Family;
 import undoknot.plan.Chances;
 import undoknot.plan.Plan;
+import undoknot.plan.Promise;
 import undoknot.plan.Supplies;
 import undoknot.server.advice.Judge;
 import undoknot.server.fluid.FluidLot;
@@ -31,9 +32,11 @@ public class PlanMaker {
     private final House house;
     private final FluidLots lots;
     private final Ledger ledger;
+    private final Promised promised;
     private final Clock clock;
 
-    PlanMaker(Judge judge, House house, FluidLots lots, Ledger ledger, Clock clock) {
+    PlanMaker(Judge judge, House house, FluidLots lots, Ledger ledger, Promised promised, Clock clock) {
+        this.promised = promised;
         this.judge = judge;
         this.house = house;
         this.lots = lots;
@@ -46,8 +49,12 @@ public class PlanMaker {
         KeptPlan kept = logged.plan();
         Plan plan = plan(logged);
         return kept == null
-                ? PlanView.of(plan, null, PlanView.works(plan))
-                : PlanView.of(plan, kept, kept.left(logged));
+                ? PlanView.of(plan, null, PlanView.works(plan), promise(logged, plan))
+                : PlanView.of(plan, kept, kept.left(logged), promise(logged, plan));
+    }
+
+    Promise.Reckoned promise(LoggedVisit logged, Plan plan) {
+        return promised.of(logged, Promised.Takes.of(plan.forecast()), promised.hours(), clock.instant());
     }
 
     /** The same as it is reckoned with: the steps that come next, and what is still to be done. */

@@ -11,6 +11,7 @@ import undoknot.plan.Forecast;
 import undoknot.plan.Plan;
 import undoknot.plan.PlanStep;
 import undoknot.plan.PlannedAttempt;
+import undoknot.plan.Promise;
 import undoknot.plan.Supplies;
 import undoknot.practice.HouseQuestion;
 import undoknot.server.visit.KeptPlan;
@@ -24,6 +25,7 @@ import undoknot.treatment.Site;
  * A plan as the screens are told it.
  *
  * @param works the same as it would be sent back, so that it can be changed
+ * @param promise whether it will be ready when it is promised, and what that rests on
  * @param changedAt when somebody changed it; absent while it goes by the rules
  */
 record PlanView(
@@ -34,7 +36,8 @@ record PlanView(
         List<BarredWork> bars,
         List<PlannedWork> works,
         @Nullable Instant changedAt,
-        @Nullable String changedBy) {
+        @Nullable String changedBy,
+        Promise.Reckoned promise) {
 
     /**
      * One attempt of a plan.
@@ -102,7 +105,7 @@ record PlanView(
         }
     }
 
-    static PlanView of(Plan plan, @Nullable KeptPlan kept, List<PlannedWork> works) {
+    static PlanView of(Plan plan, @Nullable KeptPlan kept, List<PlannedWork> works, Promise.Reckoned promise) {
         return new PlanView(
                 plan.before(),
                 plan.attempts().stream().map(AttemptPlan::of).toList(),
@@ -111,7 +114,8 @@ record PlanView(
                 plan.bars(),
                 works,
                 kept == null ? null : kept.at(),
-                kept == null ? null : kept.by());
+                kept == null ? null : kept.by(),
+                promise);
     }
 
     /** A plan by the rules, as it would be sent back. */
