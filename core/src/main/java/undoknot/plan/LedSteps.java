@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import undoknot.observation.Look;
 import undoknot.treatment.Method;
 
 /**
@@ -49,13 +50,14 @@ public record LedSteps(Method method, List<PlanStep> steps) {
      *
      * @param tapped numbers of the steps that were tapped
      * @param happened what the record shows since these steps were begun
+     * @param looked the looks at which something was found since: another look is none
      */
-    public List<Led> state(Set<Integer> tapped, Set<DoneBy> happened) {
+    public List<Led> state(Set<Integer> tapped, Set<DoneBy> happened, Set<Look> looked) {
         Set<DoneBy> seen = happened.isEmpty() ? EnumSet.noneOf(DoneBy.class) : EnumSet.copyOf(happened);
         int reached = -1;
         for (int i = 0; i < steps.size(); i++) {
             DoneBy by = doneBy(i);
-            if (by.isFromRecord() && !by.isTimeAlone() && seen.contains(by)) {
+            if (by.isFromRecord() && !by.isTimeAlone() && isDone(i, seen, looked)) {
                 reached = i;
             }
         }
@@ -63,7 +65,7 @@ public record LedSteps(Method method, List<PlanStep> steps) {
         boolean isNow = false;
         for (int i = 0; i < steps.size(); i++) {
             DoneBy by = doneBy(i);
-            boolean done = by.isFromRecord() ? seen.contains(by) : tapped.contains(i);
+            boolean done = by.isFromRecord() ? isDone(i, seen, looked) : tapped.contains(i);
             State state = done ? State.DONE : i < reached && !by.isFromRecord() ? State.PASSED : State.LATER;
             if (isNow) {
                 state = State.LATER;
@@ -74,6 +76,11 @@ public record LedSteps(Method method, List<PlanStep> steps) {
             led.add(new Led(i, steps.get(i), by, state));
         }
         return led;
+    }
+
+    private boolean isDone(int number, Set<DoneBy> seen, Set<Look> looked) {
+        DoneBy by = doneBy(number);
+        return by == DoneBy.LOOKED ? looked.contains(steps.get(number).look()) : seen.contains(by);
     }
 
     public DoneBy doneBy(int number) {

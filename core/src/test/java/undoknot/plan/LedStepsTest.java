@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import undoknot.observation.Look;
 import undoknot.plan.LedSteps.Led;
 import undoknot.plan.LedSteps.State;
 import undoknot.treatment.Method;
@@ -40,7 +41,7 @@ class LedStepsTest {
     private static Doing now(LedSteps steps, Set<Integer> tapped, DoneBy... happened) {
         Set<DoneBy> seen = EnumSet.noneOf(DoneBy.class);
         seen.addAll(List.of(happened));
-        return LedSteps.now(steps.state(tapped, seen))
+        return LedSteps.now(steps.state(tapped, seen, Set.of()))
                 .map(led -> led.step().doing())
                 .orElse(null);
     }
@@ -64,7 +65,7 @@ class LedStepsTest {
 
     @Test
     void what_was_logged_elsewhere_is_not_asked_again_and_says_that_nobody_tapped_it() {
-        List<Led> led = FLUSH.state(Set.of(0), EnumSet.of(DoneBy.STROKES));
+        List<Led> led = FLUSH.state(Set.of(0), EnumSet.of(DoneBy.STROKES), Set.of());
         assertThat(led).extracting(Led::state).startsWith(State.DONE, State.PASSED, State.PASSED, State.DONE);
         assertThat(now(FLUSH, Set.of(0), DoneBy.STROKES)).isEqualTo(PAD_OUT);
     }
@@ -81,6 +82,23 @@ class LedStepsTest {
         assertThat(now(FLUSH, tapped, DoneBy.STROKES, DoneBy.PAD_OUT)).isEqualTo(LOOK_DRY);
         assertThat(now(FLUSH, tapped, DoneBy.STROKES)).isEqualTo(PAD_OUT);
         assertThat(now(FLUSH, Set.of(0, 1))).isEqualTo(PROTECT);
+    }
+
+    @Test
+    void a_look_is_done_by_what_is_found_at_it_and_by_no_other() {
+        LedSteps steps = new LedSteps(
+                Method.CYCLE_STRONG,
+                List.of(Minutes.look(Look.WASTE_STORE, List.of()), Minutes.step(CYCLE_STRONG, List.of(), 0)));
+        assertThat(LedSteps.now(steps.state(Set.of(), Set.of(), Set.of(Look.FACE)))
+                        .orElseThrow()
+                        .step()
+                        .doing())
+                .isEqualTo(LOOK);
+        assertThat(LedSteps.now(steps.state(Set.of(), Set.of(), Set.of(Look.WASTE_STORE)))
+                        .orElseThrow()
+                        .step()
+                        .doing())
+                .isEqualTo(CYCLE_STRONG);
     }
 
     @Test

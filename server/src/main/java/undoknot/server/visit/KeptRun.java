@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import undoknot.advice.WorkStyle;
+import undoknot.observation.Look;
 import undoknot.plan.DoneBy;
 import undoknot.plan.LedSteps;
 import undoknot.plan.PlanStep;
@@ -74,7 +75,7 @@ public record KeptRun(
 
     /** How far it is, by the taps and by what the record shows since it was begun. */
     public List<LedSteps.Led> state(LoggedVisit logged, Instant now) {
-        return led().state(tapped(), happened(logged, now));
+        return led().state(tapped(), happened(logged, now), looked(logged));
     }
 
     private Set<DoneBy> happened(LoggedVisit logged, Instant now) {
@@ -93,15 +94,20 @@ public record KeptRun(
                 .filter(by -> by != null)
                 .forEach(seen::add);
         HeadNow head = logged.headNow(now);
+        // A look from before the fluid went in is none, nor is a pad out that was laid in again.
+        if (head.kept(NoPower.NOT_LOOKED).isPresent()
+                || head.kept(NoPower.SPILL).isPresent()) {
+            seen.remove(DoneBy.LOOKED_DRY);
+        }
+        if (head.kept(NoPower.PAD_UNDER_HEAD).isPresent()) {
+            seen.remove(DoneBy.PAD_OUT);
+        }
         if (head.kept(NoPower.HOLD).isEmpty()) {
             seen.add(DoneBy.HOLD_OVER);
         }
         if (head.kept(NoPower.EVAPORATING).isEmpty()
                 && head.kept(NoPower.COVERS_OPEN).isEmpty()) {
             seen.add(DoneBy.AIRED);
-        }
-        if (logged.findingsThatStand().stream().anyMatch(f -> !f.foundAt.isBefore(begunAt))) {
-            seen.add(DoneBy.LOOKED);
         }
         if (logged.checks().stream().anyMatch(c -> !c.takenAt.isBefore(begunAt))) {
             seen.add(DoneBy.CHECKED);
@@ -110,6 +116,16 @@ public record KeptRun(
             seen.add(DoneBy.SIGNED_OFF);
         }
         return seen;
+    }
+
+    private Set<Look> looked(LoggedVisit logged) {
+        Set<Look> looked = EnumSet.noneOf(Look.class);
+        logged.findingsThatStand().stream()
+                .filter(f -> !f.foundAt.isBefore(begunAt))
+                .forEach(f -> Stream.of(Look.values())
+                        .filter(look -> look.findings().contains(f.sign))
+                        .forEach(looked::add));
+        return looked;
     }
 
     private static DoneBy of(HeadEntry entry) {

@@ -153,6 +153,20 @@ class RunTest {
     }
 
     @Test
+    void a_look_at_contacts_from_before_the_fluid_is_none() {
+        begin().is(200);
+        JsonNode view = tapUpTo("STROKE");
+        assertThat(doings(view)).contains("LOOK_DRY");
+        api.head(visit, "SEEN_DRY").is(200);
+        api.head(visit, "PAD_OUT").is(200);
+        api.put(at("/attempts/" + attempt), flush(true)).is(200);
+        api.put(at("/attempts/" + attempt + "/end"), Map.of()).is(200);
+        assertThat(now(view())).isEqualTo("PAD_OUT");
+        assertThat(now(api.head(visit, "PAD_OUT").is(200).body())).isEqualTo("LOOK_DRY");
+        assertThat(now(api.head(visit, "SEEN_DRY").is(200).body())).isEqualTo("POWER_ON");
+    }
+
+    @Test
     void a_tap_taken_back_opens_the_step_and_stays_readable() {
         begin().is(200);
         tick(0).is(200);
