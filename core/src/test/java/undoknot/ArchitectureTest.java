@@ -31,6 +31,7 @@ class ArchitectureTest {
                     "boofcv..",
                     "georegression..",
                     "org.ejml..",
+                    "com.google.ortools..",
                     "org.apache.commons.statistics..");
 
     @ArchTest
@@ -87,6 +88,7 @@ class ArchitectureTest {
                             "diagnosis",
                             "outcome")),
             Map.entry("flow", List.of()),
+            Map.entry("bench", List.of("plan", "treatment")),
             Map.entry(
                     "plan",
                     List.of(

@@ -15,10 +15,13 @@ import undoknot.visit.VisitLog;
  * ladder that it would get, each by its chance.
  *
  * @param forecast from the plans of the likely causes
+ * @param ways those plans, each with its weight
+ * @param around what goes before and after, whatever comes
  * @param causes that it reckons with, the likeliest first
  * @param channels how many are thought to be affected
  */
-public record TakeIn(Forecast forecast, List<Likely> causes, int channels) {
+public record TakeIn(
+        Forecast forecast, List<Forecast.Way> ways, Forecast.Turn around, List<Likely> causes, int channels) {
 
     /** Causes below this would hardly move the sums. */
     private static final double LIKELY_ENOUGH = 0.05;
@@ -26,6 +29,7 @@ public record TakeIn(Forecast forecast, List<Likely> causes, int channels) {
     private static final int SEVERAL = 2;
 
     public TakeIn {
+        ways = List.copyOf(ways);
         causes = List.copyOf(causes);
     }
 
@@ -49,7 +53,8 @@ public record TakeIn(Forecast forecast, List<Likely> causes, int channels) {
                         new Plan.Maker(visit, basis, false)
                                 .turns(Course.unread(visit, ranking, l.cause(), channels, basis.terms()))))
                 .toList();
-        return new TakeIn(Forecast.of(ways, Plan.around(Surroundings.firstCheck(), visit, basis)), likely, channels);
+        Forecast.Turn around = Plan.around(Surroundings.firstCheck(), visit, basis);
+        return new TakeIn(Forecast.of(ways, around), ways, around, likely, channels);
     }
 
     private static int channels(VisitLog visit) {
