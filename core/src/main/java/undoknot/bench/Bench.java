@@ -1,6 +1,7 @@
 package undoknot.bench;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -39,6 +40,28 @@ public record Bench(List<HeadJob> heads, List<Person> people, Map<Place, Integer
 
     public Bench of(List<Person> other) {
         return new Bench(heads, other, have, fixed);
+    }
+
+    /** Without what somebody wants at a time; what has begun stays. */
+    public Bench unpinned() {
+        Map<String, Fixed> begun = new HashMap<>(fixed);
+        begun.values().removeIf(f -> !f.begun());
+        return with(begun);
+    }
+
+    /** How many heads stand at a place now. */
+    int standing(Place place) {
+        int standing = 0;
+        for (HeadJob head : heads) {
+            for (int i = 0; i < head.stints().size(); i++) {
+                Stint stint = head.stints().get(i);
+                Fixed at = fixed(head, stint);
+                boolean begun = at != null && at.begun();
+                boolean runs = i == 0 && !begun && head.runsIn().contains(place);
+                standing += (begun && stint.places().contains(place) ? 1 : 0) + (runs ? 1 : 0);
+            }
+        }
+        return standing;
     }
 
     Fixed fixed(HeadJob head, Stint stint) {

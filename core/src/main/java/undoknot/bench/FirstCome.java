@@ -83,7 +83,8 @@ final class FirstCome {
                     throw new NoRoom(NoRoom.Why.PLACE_TAKEN, Bench.key(head, stint));
                 }
                 room.work(fixed.person(), fixed.start(), end);
-                room.take(stint.places(), fixed.start(), end);
+                // What soaks in it from then on keeps it.
+                room.take(stint.places(), fixed.start(), fixed.begun() && stint.kept() ? end + stint.least() : end);
             }
         }
         if (!head.stints().isEmpty() && bench.fixed(head, head.stints().get(0)) == null) {
@@ -96,12 +97,14 @@ final class FirstCome {
 
         private final HeadJob head;
         private final List<Stint> stints;
+        private HeadJob standing;
         private final int[] low;
         private final int[] start;
         private final int[] person;
 
         Laying(HeadJob head) {
             this.head = head;
+            this.standing = head;
             this.stints = head.stints();
             this.low = new int[stints.size()];
             this.start = new int[stints.size()];
@@ -119,6 +122,10 @@ final class FirstCome {
             return bench.fixed(head, stints.get(i));
         }
 
+        private boolean isBegun(int i) {
+            return fixed(i) != null && fixed(i).begun();
+        }
+
         private int end(int i) {
             return start[i] + stints.get(i).hands();
         }
@@ -132,6 +139,11 @@ final class FirstCome {
                     fix(i);
                 }
                 int back = i == 0 ? -1 : tooLong(i);
+                if (back >= 0 && isBegun(i - 1)) {
+                    // Nobody can be there in time: it soaks on until somebody is.
+                    standing = standing.longer(i - 1, start[i] - end(i - 1));
+                    back = -1;
+                }
                 if (back < 0) {
                     i++;
                     continue;
@@ -210,14 +222,17 @@ final class FirstCome {
                     room.take(stint.places(), start[i], end(i));
                 }
                 if (stint.kept() && i + 1 < low.length) {
-                    room.take(stint.places(), end(i), start[i + 1]);
+                    room.take(stint.places(), end(i) + (isBegun(i) ? stint.least() : 0), start[i + 1]);
                 }
             }
             if (low.length > 0 && fixed(0) == null) {
                 room.take(head.runsIn(), head.from(), start[0]);
                 if (start[0] > head.until()) {
-                    eased.put(head.id(), head.until(start[0]));
+                    standing = standing.until(start[0]);
                 }
+            }
+            if (!standing.equals(head)) {
+                eased.put(head.id(), standing);
             }
         }
     }

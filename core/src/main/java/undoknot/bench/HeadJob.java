@@ -1,5 +1,6 @@
 package undoknot.bench;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -45,6 +46,17 @@ public record HeadJob(
     /** The same where what runs may run on until then. */
     HeadJob until(int minute) {
         return new HeadJob(id, tag, stints, due, from, minute, runsIn, again, againHands);
+    }
+
+    /** The same where what soaks after a stint may soak on for so long. */
+    HeadJob longer(int stint, int most) {
+        Stint before = stints.get(stint);
+        if (!before.isBounded() || most <= before.most()) {
+            return this;
+        }
+        List<Stint> others = new ArrayList<>(stints);
+        others.set(stint, before.most(most));
+        return new HeadJob(id, tag, others, due, from, until, runsIn, again, againHands);
     }
 
     int hands() {

@@ -19,7 +19,9 @@ final class Room {
     /** @param horizon minutes looked ahead */
     Room(Bench bench, int horizon) {
         this.horizon = horizon;
-        this.have = bench.have();
+        this.have = new EnumMap<>(Place.class);
+        // More may stand there already than there is room for; no more than that.
+        bench.have().forEach((place, most) -> have.put(place, Math.max(most, bench.standing(place))));
         this.busy = new BitSet[bench.people().size()];
         for (int p = 0; p < busy.length; p++) {
             busy[p] = new BitSet(horizon);

@@ -33,6 +33,10 @@ public record Stint(
         }
     }
 
+    Stint most(int minutes) {
+        return new Stint(key, doing, method, hands, least, minutes, places, kept);
+    }
+
     boolean isBounded() {
         return most != ANY;
     }
