@@ -41,6 +41,18 @@ final class Overnight {
         };
     }
 
+    /** How much longer than planned what runs may run, minutes; {@link Stint#ANY} where that does no harm. */
+    static int slack(Method method) {
+        if (method == null) {
+            return Stint.ANY;
+        }
+        return switch (method) {
+            case BATH, VAPOUR -> 0;
+            case FLUSH, PORT_SOAK, WARM, PAD, TRAY_SOAK -> NIGHT;
+            default -> Stint.ANY;
+        };
+    }
+
     private static int stand(Method method, List<PlanStep> steps, int minutes) {
         if (method == Method.VAPOUR) {
             return Math.max(minutes, VAPOUR);

@@ -4,6 +4,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -11,6 +13,8 @@ import undoknot.plan.Promise;
 
 /** When somebody works, as minutes after the start of a day; nights, closed days and days off are left out. */
 public final class WorkingHours {
+
+    private static final int HALF_HOUR = 30;
 
     private WorkingHours() {}
 
@@ -33,6 +37,33 @@ public final class WorkingHours {
             }
         }
         return windows;
+    }
+
+    /** Minute at which the shop closes on a day, whether it opens on it or not. */
+    public static int closing(Promise.Hours hours, Instant start, LocalDate day) {
+        return minute(hours, start, day, hours.closes());
+    }
+
+    /** A time as it is said to a customer: the next half hour, at which the shop is open. */
+    public static Instant said(Promise.Hours hours, Instant ready) {
+        ZonedDateTime at = ready.atZone(hours.zone());
+        ZonedDateTime half = at.truncatedTo(ChronoUnit.HOURS);
+        while (half.isBefore(at)) {
+            half = half.plusMinutes(HALF_HOUR);
+        }
+        if (hours.days().contains(at.getDayOfWeek())) {
+            ZonedDateTime opens = at.toLocalDate().atTime(hours.opens()).atZone(hours.zone());
+            ZonedDateTime closes = at.toLocalDate().atTime(hours.closes()).atZone(hours.zone());
+            if (!at.isAfter(closes)) {
+                ZonedDateTime open = half.isAfter(closes) ? closes : half;
+                return (open.isBefore(opens) ? opens : open).toInstant();
+            }
+        }
+        LocalDate day = at.toLocalDate().plusDays(1);
+        while (!hours.days().contains(day.getDayOfWeek())) {
+            day = day.plusDays(1);
+        }
+        return day.atTime(hours.opens()).atZone(hours.zone()).toInstant();
     }
 
     private static int minute(Promise.Hours hours, Instant start, LocalDate day, LocalTime time) {

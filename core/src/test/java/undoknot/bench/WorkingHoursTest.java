@@ -9,6 +9,8 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import undoknot.plan.Promise;
 
 class WorkingHoursTest {
@@ -44,5 +46,27 @@ class WorkingHoursTest {
 
         assertThat(WorkingHours.of(HOURS, start, LocalDate.of(2026, 3, 28), 3, Set.of()))
                 .containsExactly(new Window(0, 480), new Window(47 * 60, 47 * 60 + 480));
+    }
+
+    /** Open on Friday, Saturday and Monday from 9 to 17 in Berlin, an hour ahead of UTC in November. */
+    @ParameterizedTest
+    @CsvSource({
+        "2026-11-27T12:01:00Z, 2026-11-27T12:30:00Z",
+        "2026-11-27T12:30:00Z, 2026-11-27T12:30:00Z",
+        "2026-11-27T15:50:00Z, 2026-11-27T16:00:00Z",
+        "2026-11-27T16:00:00Z, 2026-11-27T16:00:00Z",
+        "2026-11-27T16:01:00Z, 2026-11-28T08:00:00Z",
+        "2026-11-27T03:00:00Z, 2026-11-27T08:00:00Z",
+        "2026-11-28T17:00:00Z, 2026-11-30T08:00:00Z",
+        "2026-11-30T20:00:00Z, 2026-12-04T08:00:00Z"
+    })
+    void a_time_is_said_as_a_half_hour_at_which_the_shop_is_open(Instant ready, Instant said) {
+        assertThat(WorkingHours.said(HOURS, ready)).isEqualTo(said);
+    }
+
+    @Test
+    void a_day_ends_when_the_shop_closes() {
+        assertThat(WorkingHours.closing(HOURS, Instant.parse("2026-11-27T11:00:00Z"), LocalDate.of(2026, 11, 27)))
+                .isEqualTo(300);
     }
 }
