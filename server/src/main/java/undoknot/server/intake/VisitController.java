@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.head.Tag;
+import undoknot.server.day.ReadyPromises;
 import undoknot.server.head.Families;
 import undoknot.server.head.Head;
 import undoknot.server.head.Heads;
@@ -34,6 +35,7 @@ import undoknot.server.visit.Visits;
 class VisitController {
 
     private final TakeIn takeIn;
+    private final ReadyPromises ready;
     private final VisitViews views;
     private final Visits visits;
     private final Heads heads;
@@ -43,6 +45,7 @@ class VisitController {
 
     VisitController(
             TakeIn takeIn,
+            ReadyPromises ready,
             VisitViews views,
             Visits visits,
             Heads heads,
@@ -50,6 +53,7 @@ class VisitController {
             Families families,
             VisitLoader loader) {
         this.takeIn = takeIn;
+        this.ready = ready;
         this.views = views;
         this.visits = visits;
         this.heads = heads;
@@ -128,6 +132,9 @@ class VisitController {
     @PutMapping("/visits/{id}")
     VisitView takeIn(@PathVariable UUID id, @Valid @RequestBody TakeInEntry entry) {
         takeIn.put(id, entry.version(), entry.intake());
+        if (entry.version() == null) {
+            ready.keep(id, entry.intake());
+        }
         return views.of(id);
     }
 }

@@ -81,7 +81,8 @@ public class PlanMaker {
         return new Plan.Basis(terms, supplies(book, logged.family()), chances, now);
     }
 
-    Supplies supplies(HouseBook book, Family family) {
+    /** The shelf and what things cost, as plans reckon with them. */
+    public Supplies supplies(HouseBook book, Family family) {
         Map<Part, Double> parts = new EnumMap<>(Part.class);
         book.partPrices().forEach((part, price) -> parts.put(part, price.doubleValue()));
         Map<Treatment.Strength, Double> ink = new EnumMap<>(Treatment.Strength.class);

@@ -16,6 +16,11 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import undoknot.advice.Advice;
 import undoknot.advice.NextStep;
+import undoknot.bench.DayReasons;
+import undoknot.bench.NoRoom;
+import undoknot.bench.Place;
+import undoknot.bench.Since;
+import undoknot.bench.WhatHelps;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Weight;
 import undoknot.finish.Aftercare;
@@ -98,6 +103,11 @@ class WordsTest {
                 Arguments.of("benchSumHint", BenchSum.values()),
                 Arguments.of("sumRefusal", BenchSum.Reason.values()),
                 Arguments.of("doing", Doing.values()),
+                Arguments.of("benchPlace", Place.values()),
+                Arguments.of("dayWaits", DayReasons.On.values()),
+                Arguments.of("dayHelp", WhatHelps.More.values()),
+                Arguments.of("noRoom", NoRoom.Why.values()),
+                Arguments.of("since", Since.values()),
                 Arguments.of("after", Branch.After.values()),
                 Arguments.of("then", Branch.Then.values()),
                 Arguments.of("weekday", java.time.DayOfWeek.values()),

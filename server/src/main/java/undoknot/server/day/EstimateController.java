@@ -1,36 +1,21 @@
-package undoknot.server.plan;
+package undoknot.server.day;
 
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import undoknot.advice.Terms;
 import undoknot.diagnosis.Cause;
-import undoknot.fluid.InkChemistry;
-import undoknot.head.Family;
-import undoknot.nozzle.JobClass;
 import undoknot.outcome.Outcome;
-import undoknot.plan.Chances;
 import undoknot.plan.Forecast;
-import undoknot.plan.Plan;
 import undoknot.plan.TakeIn;
-import undoknot.server.head.Families;
-import undoknot.server.outcome.Ledger;
-import undoknot.server.practice.House;
-import undoknot.server.practice.HouseBook;
-import undoknot.server.problem.Refused;
 import undoknot.server.visit.Intake;
-import undoknot.server.visit.IntakeFacts;
 import undoknot.server.visit.Visit;
 import undoknot.server.visit.Visits;
-import undoknot.visit.HeadNow;
-import undoknot.visit.VisitLog;
 
 /** What a visit is likely to take, before anything is agreed with the customer. Nothing is stored. */
 @RestController
@@ -41,18 +26,14 @@ class EstimateController {
 
     private static final double HOURS_PER_DAY = 24;
 
-    private final Families families;
-    private final House house;
-    private final Ledger ledger;
-    private final PlanMaker maker;
+    private final TakeInForecast forecast;
+    private final ReadyPromises promises;
     private final Visits visits;
     private final Clock clock;
 
-    EstimateController(Families families, House house, Ledger ledger, PlanMaker maker, Visits visits, Clock clock) {
-        this.families = families;
-        this.house = house;
-        this.ledger = ledger;
-        this.maker = maker;
+    EstimateController(TakeInForecast forecast, ReadyPromises promises, Visits visits, Clock clock) {
+        this.forecast = forecast;
+        this.promises = promises;
         this.visits = visits;
         this.clock = clock;
     }
@@ -71,39 +52,48 @@ class EstimateController {
             @Nullable Double days,
             @Nullable Double lateDays) {}
 
-    /** @param channels how many are thought to be affected */
-    record Estimate(Forecast forecast, List<LikelyCause> causes, int channels, FamilyRecord record) {}
+    /**
+     * By when it is ready.
+     *
+     * @param by nine times in ten
+     * @param half one time in two, by the plan alone
+     * @param cases earlier heads that the plan was set against
+     * @param byRecord whether there were enough of them; else it is the plan alone
+     */
+    record ReadyView(Instant by, Instant half, int cases, boolean byRecord) {
+        static ReadyView of(ReadyPromises.Said said) {
+            return new ReadyView(
+                    said.by(), said.half(), said.date().cases(), said.date().byRecord());
+        }
+    }
+
+    /**
+     * @param channels how many are thought to be affected
+     * @param ready absent when the bench has no room at all
+     */
+    record Estimate(
+            Forecast forecast,
+            List<LikelyCause> causes,
+            int channels,
+            FamilyRecord record,
+            @Nullable ReadyView ready) {}
 
     /** @param told what the form of a take-in holds so far; everything but the family may be absent */
     @PostMapping("/api/take-in/estimate")
     Estimate estimate(@RequestBody Intake told) {
-        if (told.familyCode() == null || told.familyCode().isBlank()) {
-            throw Refused.entry("familyCode", "MISSING", "Choose a family.");
-        }
-        Family family = families.get(told.familyCode(), "familyCode").having(told.channels());
-        HouseBook book = house.of(house.number() == 0 ? null : house.number());
-        var inks = IntakeFacts.ports(told).stream()
-                .filter(p -> p.chemistry() != null)
-                .collect(Collectors.toMap(Intake.PortInk::channel, Intake.PortInk::chemistry, (a, b) -> a));
-        boolean food = inks.values().stream().anyMatch(InkChemistry::food);
-        InkChemistry ink = inks.values().stream().findFirst().orElse(InkChemistry.PIGMENT);
-        Chances chances = (method, channel, number) ->
-                ledger.odds(family.code(), inks.getOrDefault(channel, ink), method, number);
-        Plan.Basis basis = new Plan.Basis(
-                new Terms(book.rules(), null, food, inks), maker.supplies(book, family), chances, clock.instant());
-        VisitLog visit = new VisitLog(family, JobClass.GENERAL, IntakeFacts.told(told), List.of(), HeadNow.READY);
-        TakeIn takeIn = TakeIn.of(visit, book.priorsFor(family.code()), basis);
+        TakeIn takeIn = forecast.of(told);
         return new Estimate(
                 takeIn.forecast(),
                 takeIn.causes().stream()
                         .map(l -> new LikelyCause(l.cause(), (int) Math.round(100 * l.probability())))
                         .toList(),
                 takeIn.channels(),
-                record(family));
+                record(told.familyCode()),
+                promises.of(takeIn, clock.instant()).map(ReadyView::of).orElse(null));
     }
 
-    private FamilyRecord record(Family family) {
-        List<Visit> last = visits.lastReturned(family.code(), Limit.of(LAST));
+    private FamilyRecord record(String familyCode) {
+        List<Visit> last = visits.lastReturned(familyCode, Limit.of(LAST));
         List<Double> days =
                 last.stream().map(v -> days(v.openedAt, v.closedAt)).sorted().toList();
         int recovered =
