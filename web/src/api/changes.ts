@@ -44,11 +44,12 @@ function take({ visits, other }: Changed, queries: QueryClient) {
   if (visits.length > 0) {
     again(['bench']);
     again(['clocks']);
+    again(['day']);
     visits.forEach((id) => again(['visit', id]));
   }
   if (other) {
     // Not what a lead may be editing just now: their own version is held against the other's when it is sent.
-    ['lots', 'waste'].forEach((key) => again([key]));
+    ['lots', 'waste', 'day'].forEach((key) => again([key]));
   }
 }
 

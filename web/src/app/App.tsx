@@ -40,6 +40,8 @@ const AccountsPage = lazy(() => import('../account/AccountsPage'));
 const MePage = lazy(() => import('../account/MePage'));
 const SetUpPage = lazy(() => import('../practice/SetUpPage'));
 const WallPage = lazy(() => import('../wall/WallPage'));
+const DayPage = lazy(() => import('../day/DayPage'));
+const TrialPage = lazy(() => import('../day/TrialPage'));
 const ShelfPage = lazy(() => import('../fluid/ShelfPage'));
 
 const queries = new QueryClient({
@@ -65,6 +67,8 @@ function Views() {
               <Route path="/" element={<BenchPage />} />
               <Route path="/take-in/:id?" element={<TakeInPage />} />
               <Route path="/shelf" element={<ShelfPage />} />
+              <Route path="/day" element={<DayPage />} />
+              <Route path="/day/trial" element={<TrialPage />} />
               <Route path="/visits/:id" element={<VisitPage />} />
               <Route path="/visits/:id/tag" element={<TagPage />} />
               <Route path="/visits/:id/facts" element={<FactsPage />} />

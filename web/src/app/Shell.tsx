@@ -3,6 +3,7 @@ import { useColorScheme, useTheme } from '@mui/material/styles';
 import {
   Beaker,
   Calculator,
+  CalendarClock,
   CircleUserRound,
   LogOut,
   MoonStar,
@@ -81,6 +82,7 @@ export function Shell({ children }: { children: ReactNode }) {
         >
           <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
           {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
+          <Way to="/day" icon={<CalendarClock aria-hidden />} label="Day" />
           <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
           <Way to="/sums" icon={<Calculator aria-hidden />} label="Sums" />
           <Way to="/house-rules" icon={<Scale aria-hidden />} label="House rules" />
@@ -160,6 +162,7 @@ export function Shell({ children }: { children: ReactNode }) {
       >
         <Way to="/" icon={<Waves aria-hidden />} label="Bench" />
         {mayWrite && <Way to="/take-in" icon={<PackagePlus aria-hidden />} label="Take in" />}
+        <Way to="/day" icon={<CalendarClock aria-hidden />} label="Day" />
         <Way to="/shelf" icon={<Beaker aria-hidden />} label="Shelf" />
         <Way to="/sums" icon={<Calculator aria-hidden />} label="Sums" />
         <Way to="/house-rules" icon={<Scale aria-hidden />} label="House rules" />

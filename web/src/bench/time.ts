@@ -37,6 +37,19 @@ const MOMENT = new Intl.DateTimeFormat('en-GB', {
 });
 const HOUR = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
+const WEEKDAY_AND_HOUR = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'long',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+
+/** A moment as it is said to a customer: "Thursday, 3 Dec, 15:00". */
+export function weekdayAndHour(instant: string): string {
+  return WEEKDAY_AND_HOUR.format(new Date(instant));
+}
+
 export function day(date: string): string {
   return DAY.format(new Date(date.length === 10 ? `${date}T12:00:00` : date));
 }

@@ -1,10 +1,12 @@
-import { Alert, Typography } from '@mui/material';
+import { Alert, Button, Stack, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { answer, api, type Problem } from '../api/http';
-import type { Intake } from '../api/types';
+import type { Estimate, Intake } from '../api/types';
 import { Block } from '../app/Page';
+import { day as dayWords, weekdayAndHour } from '../bench/time';
+import { dateOf } from '../day/dayTime';
 import { readNumber } from '../app/fields';
 import { percent } from '../diagnosis/judgement';
 import { useUnits } from '../flow/units';
@@ -42,11 +44,12 @@ export function TakeInEstimate() {
       </Block>
     );
   }
-  const { forecast, causes, channels, record } = estimate.data;
+  const { forecast, causes, channels, record, ready } = estimate.data;
   const isOver = limit !== undefined && forecast.cost.expected.value > limit;
   return (
     <Block title="Likely to take">
       <ForecastRow forecast={forecast} />
+      {ready && <ReadyLine ready={ready} />}
       <Typography color="text.secondary">
         Reckoned with {causes.map((c) => `${word('cause', c.cause)} ${c.percent} %`).join(', ')} in{' '}
         {count('CHANNELS', channels)}, before any check. The first check makes it surer.
@@ -63,5 +66,34 @@ export function TakeInEstimate() {
         </Alert>
       )}
     </Block>
+  );
+}
+
+/** By when it is ready, said as it can be kept; one tap promises that day. */
+function ReadyLine({ ready }: { ready: NonNullable<Estimate['ready']> }) {
+  const { control, setValue } = useFormContext<IntakeForm>();
+  const promised = useWatch({ control, name: 'promisedOn' });
+  const day = dateOf(Date.parse(ready.by));
+  return (
+    <Stack direction="row" sx={{ alignItems: 'center', gap: 1.5, flexWrap: 'wrap', my: 1 }}>
+      <Typography sx={{ fontWeight: 650 }}>
+        Ready by {weekdayAndHour(ready.by)}, nine times in ten; one time in two by{' '}
+        {weekdayAndHour(ready.half)}.
+      </Typography>
+      {promised !== day && (
+        <Button
+          variant="outlined"
+          onClick={() => setValue('promisedOn', day, { shouldDirty: true, shouldValidate: true })}
+        >
+          Promise {dayWords(day)}
+        </Button>
+      )}
+      <Typography color="text.secondary" sx={{ flexBasis: '100%' }}>
+        From its likely plans and the hands that are free besides the other heads on the bench
+        {ready.byRecord
+          ? `, set against what the last ${count('HEADS', ready.cases)} really took here.`
+          : `. It is the plan alone: ${ready.cases} of the 20 heads that are needed have gone back since such dates are said.`}
+      </Typography>
+    </Stack>
   );
 }

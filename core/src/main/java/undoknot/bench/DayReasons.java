@@ -111,7 +111,7 @@ public record DayReasons(List<WaitsOn> waits, List<Late> late, List<String> over
                     .toList();
             List<String> eased = new ArrayList<>();
             for (int i = 0; i < bench.heads().size(); i++) {
-                if (bench.heads().get(i).until() != asked.heads().get(i).until()) {
+                if (!bench.heads().get(i).equals(asked.heads().get(i))) {
                     eased.add(bench.heads().get(i).id());
                 }
             }

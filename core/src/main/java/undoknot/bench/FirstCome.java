@@ -59,7 +59,7 @@ final class FirstCome {
                 .thenComparing(head -> head.stints().stream().noneMatch(s -> bench.fixed(head, s) != null))
                 .thenComparing(head -> head.runsIn().isEmpty())
                 .thenComparing(order));
-        heads.forEach(head -> new Laying(head).lay());
+        heads.forEach(this::lay);
         Bench stands = new Bench(
                 bench.heads().stream()
                         .map(head -> eased.getOrDefault(head.id(), head))
@@ -68,6 +68,23 @@ final class FirstCome {
                 bench.have(),
                 bench.fixed());
         return new Laid(stands, new Day(placed));
+    }
+
+    /** Where a soak ends in nobody's hours whenever it begins, it soaks on until somebody is there. */
+    private void lay(HeadJob head) {
+        HeadJob lets = head;
+        while (true) {
+            try {
+                new Laying(head, lets).lay();
+                return;
+            } catch (NoRoom none) {
+                HeadJob more = lets.lettingSoak(none.key());
+                if (none.why() != NoRoom.Why.FITS_NOWHERE || more.equals(lets)) {
+                    throw none;
+                }
+                lets = more;
+            }
+        }
     }
 
     /** What is fixed, and what already stands somewhere, is taken before anything else is laid. */
@@ -102,10 +119,11 @@ final class FirstCome {
         private final int[] start;
         private final int[] person;
 
-        Laying(HeadJob head) {
+        /** @param lets the same head, where what soaks may soak on */
+        Laying(HeadJob head, HeadJob lets) {
             this.head = head;
             this.standing = head;
-            this.stints = head.stints();
+            this.stints = lets.stints();
             this.low = new int[stints.size()];
             this.start = new int[stints.size()];
             this.person = new int[stints.size()];
@@ -139,12 +157,8 @@ final class FirstCome {
                     fix(i);
                 }
                 int back = i == 0 ? -1 : tooLong(i);
-                if (back >= 0 && isBegun(i - 1)) {
-                    // Nobody can be there in time: it soaks on until somebody is.
-                    standing = standing.longer(i - 1, start[i] - end(i - 1));
-                    back = -1;
-                }
-                if (back < 0) {
+                // What is in hand cannot begin later: nobody can be there in time, and it soaks on until somebody is.
+                if (back < 0 || isBegun(i - 1)) {
                     i++;
                     continue;
                 }
@@ -215,6 +229,9 @@ final class FirstCome {
 
         private void keep() {
             for (int i = 0; i < low.length; i++) {
+                if (i > 0) {
+                    standing = standing.longer(i - 1, start[i] - end(i - 1));
+                }
                 placed.put(key(i), new Placed(person[i], start[i]));
                 Stint stint = stints.get(i);
                 if (fixed(i) == null) {

@@ -59,6 +59,23 @@ public record HeadJob(
         return new HeadJob(id, tag, others, due, from, until, runsIn, again, againHands);
     }
 
+    /**
+     * The same where whatever soaks in an attempt may soak on for any time.
+     *
+     * @param key of one of its stints, as {@link Bench#key}
+     */
+    HeadJob lettingSoak(String key) {
+        String attempt = attempt(key.substring(key.indexOf('/') + 1));
+        List<Stint> others =
+                stints.stream().map(s -> attempt(s.key()).equals(attempt) ? s.most(Stint.ANY) : s).toList();
+        return new HeadJob(id, tag, others, due, from, until, runsIn, again, againHands);
+    }
+
+    private static String attempt(String key) {
+        int cut = key.indexOf('-');
+        return cut < 0 ? "" : key.substring(0, cut);
+    }
+
     int hands() {
         return stints.stream().mapToInt(Stint::hands).sum();
     }

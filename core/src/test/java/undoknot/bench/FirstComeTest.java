@@ -140,4 +140,28 @@ class FirstComeTest {
         assertThatThrownBy(() -> FirstCome.of(bench))
                 .isInstanceOfSatisfying(NoRoom.class, e -> assertThat(e.why()).isEqualTo(NoRoom.Why.PLACE_TAKEN));
     }
+
+    @Test
+    void what_nobody_can_end_in_any_shift_soaks_on_instead_of_standing_in_the_way_of_the_whole_day() {
+        // Wetted again every three hours, four times: twelve hours, and the shift has eight. Every sixteen hours would be in time.
+        Stint[] wets = new Stint[5];
+        for (int i = 0; i < wets.length; i++) {
+            wets[i] = i < 4 ? soak("1-WET" + i, 5, 180, 180) : hands("1-OUT", 5);
+        }
+        Bench bench = bench(
+                List.of(person("Ann", 0, 480, 1440, 1920)), head("a", null, wets), head("b", null, hands("check", 10)));
+
+        FirstCome.Laid laid = FirstCome.of(bench);
+
+        // At 0, 185 and 370 today; the next two tomorrow from opening on.
+        assertThat(laid.day().placed().get("a/1-WET2").start()).isEqualTo(370);
+        assertThat(laid.day().placed().get("a/1-WET3").start()).isEqualTo(1440);
+        assertThat(laid.day().placed().get("a/1-OUT").start()).isEqualTo(1625);
+        assertThat(laid.bench().heads().get(0).stints()).extracting(Stint::most).containsExactly(
+                180, 180, 1440 - 375, 180, Stint.ANY);
+        assertThat(DayCheck.of(laid.bench(), laid.day())).isEmpty();
+        Proposed proposed = DaySolver.propose(bench, new DaySolver.Effort(0.02, 20));
+        assertThat(DayReasons.of(bench, proposed).eased()).containsExactly("a");
+        assertThat(DayCheck.of(proposed.bench(), proposed.day())).isEmpty();
+    }
 }

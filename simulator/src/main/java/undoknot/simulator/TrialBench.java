@@ -23,6 +23,7 @@ public final class TrialBench {
     private static final int DAYS = 45;
 
     private final Random random;
+    private int round;
 
     private TrialBench(long seed) {
         this.random = new Random(seed);
@@ -75,7 +76,7 @@ public final class TrialBench {
     private HeadJob head(String id) {
         List<Stint> stints = new ArrayList<>();
         int rounds = 1 + (random.nextInt(4) == 0 ? 1 : 0);
-        for (int round = 0; round < rounds; round++) {
+        for (round = 1; round <= rounds; round++) {
             work(stints);
             stints.add(stint(
                     stints, Doing.CHECK, null, 8 + random.nextInt(6), 0, Stint.ANY, Set.of(Place.TEST_SLOT), false));
@@ -92,7 +93,7 @@ public final class TrialBench {
 
     private void work(List<Stint> stints) {
         int hands = 10 + random.nextInt(35);
-        switch (random.nextInt(5)) {
+        switch (random.nextInt(6)) {
             case 0 -> {
                 int soak = soak();
                 stints.add(
@@ -125,6 +126,23 @@ public final class TrialBench {
                 stints.add(stint(stints, Doing.BASKET_IN, Method.BATH, 18, 120, Stint.ANY, Set.of(Place.BATH), false));
                 stints.add(stint(stints, Doing.REFIT, Method.BATH, 4, 0, Stint.ANY, Set.of(Place.PRINTER), false));
             }
+            case 4 -> {
+                // Wetted again every three hours; of five times no shift sees the end.
+                int times = 1 + random.nextInt(5);
+                for (int i = 0; i < times; i++) {
+                    stints.add(stint(
+                            stints,
+                            i == 0 ? Doing.PAD_IN : Doing.RE_WET,
+                            Method.VAPOUR,
+                            5,
+                            180,
+                            180,
+                            Set.of(Place.PRINTER),
+                            true));
+                }
+                stints.add(
+                        stint(stints, Doing.PAD_OUT, Method.VAPOUR, 4, 0, Stint.ANY, Set.of(Place.PRINTER), false));
+            }
             default -> {
                 stints.add(stint(
                         stints, Doing.TAKE_OUT, Method.DRAW_BACK, 20 + hands, 24 * 60, Stint.ANY, Set.of(), false));
@@ -137,7 +155,7 @@ public final class TrialBench {
         return List.of(10, 15, 40, 40, 180, 720).get(random.nextInt(6));
     }
 
-    private static Stint stint(
+    private Stint stint(
             List<Stint> before,
             Doing doing,
             Method method,
@@ -146,6 +164,6 @@ public final class TrialBench {
             int most,
             Set<Place> places,
             boolean kept) {
-        return new Stint(before.size() + "-" + doing, doing, method, hands, least, most, places, kept);
+        return new Stint(round + "-" + doing + before.size(), doing, method, hands, least, most, places, kept);
     }
 }
