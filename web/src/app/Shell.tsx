@@ -184,8 +184,8 @@ function Way({ to, icon, label }: { to: string; icon: ReactNode; label: string }
         // Along the foot of a phone the picture stands above the word.
         flexDirection: { xs: 'column', md: 'row' },
         lineHeight: { xs: 1.2, md: 1.75 },
-        // On a small tablet the words alone keep the head of the page in one line.
-        '& .MuiButton-startIcon': { mr: { xs: 0, md: 1 }, display: { md: 'none', lg: 'inherit' } },
+        // Short of a wide screen the words alone keep the head of the page in one line.
+        '& .MuiButton-startIcon': { mr: { xs: 0, md: 1 }, display: { md: 'none', xl: 'inherit' } },
         '&.active': { boxShadow: (t) => `inset 0 -4px 0 ${t.vars.palette.thread}`, borderRadius: 0 },
       }}
     >

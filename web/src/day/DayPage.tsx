@@ -7,11 +7,12 @@ import type { DayView, KeptDay } from '../api/types';
 import { Page } from '../app/Page';
 import { Empty, Failed, Loading, WriteProblem } from '../app/states';
 import { day as dayWords, moment } from '../bench/time';
-import { useNow } from '../bench/useNow';
+import { useMinute } from './useMinute';
 import { minutesWords } from '../flow/units';
 import { count, word } from '../words/words';
 import { DayPicture, type Chosen } from './DayPicture';
 import { datesOf } from './dayTime';
+import { NextUp } from './NextUp';
 import { PinPanel } from './PinPanel';
 import { Reasons } from './Reasons';
 import { useDay, useDayWrites } from './useDay';
@@ -76,6 +77,9 @@ export default function DayPage() {
   );
 }
 
+/** Times as wide as the page, so that a step of some minutes can be taken hold of. */
+const WIDEST = 4;
+
 interface ProposedProps {
   view: DayView;
   day: KeptDay;
@@ -84,14 +88,15 @@ interface ProposedProps {
 }
 
 function Proposed({ view, day, mayWrite, writes: { propose, pin, unpin } }: ProposedProps) {
-  const now = useNow(view.serverTime);
+  const now = useMinute(view.serverTime);
   const [query, setQuery] = useSearchParams();
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const dates = datesOf(day);
   const on = query.get('on') ?? '';
   const date = dates.includes(on) ? on : dates[0];
   const place = dates.indexOf(date);
-  const go = (to: string) => setQuery({ on: to }, { replace: true });
+  const wide = Math.min(WIDEST, Math.max(1, Number(query.get('wide')) || 1));
+  const go = (to: string) => setQuery({ on: to, wide: String(wide) }, { replace: true });
   const head = day.heads.find((h) => h.visitId === chosen?.visitId);
   const work = head?.work.find((w) => w.key === chosen?.key);
   const choose = (next: Chosen | null) => {
@@ -128,6 +133,7 @@ function Proposed({ view, day, mayWrite, writes: { propose, pin, unpin } }: Prop
           stays; the rest moves as little as it can.
         </Alert>
       )}
+      <NextUp day={day} now={now} choose={choose} />
       <Stack direction="row" sx={{ alignItems: 'center', gap: 1, mb: 1, flexWrap: 'wrap' }}>
         <Button
           variant="outlined"
@@ -148,6 +154,14 @@ function Proposed({ view, day, mayWrite, writes: { propose, pin, unpin } }: Prop
         >
           <ChevronRight aria-hidden />
         </Button>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            setQuery({ on: date, wide: String(wide === WIDEST ? 1 : wide * 2) }, { replace: true })
+          }
+        >
+          {wide === WIDEST ? 'Whole day' : 'Wider'}
+        </Button>
         <Box sx={{ flex: 1 }} />
         {day.people.map((person) => (
           <Button
@@ -165,6 +179,7 @@ function Proposed({ view, day, mayWrite, writes: { propose, pin, unpin } }: Prop
         day={day}
         date={date}
         now={now}
+        wide={wide}
         chosen={chosen}
         mayPin={mayWrite}
         choose={choose}

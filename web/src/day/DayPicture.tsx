@@ -5,7 +5,7 @@ import type { BenchPlace, DayHead, DayWork, KeptDay } from '../api/types';
 import { hour, moment } from '../bench/time';
 import { terms, word } from '../words/words';
 import { axisOf, isOn, lanesOf, placeOn, staysAt, type Axis } from './dayTime';
-import { along, Hours, Lane, NAMED } from './Lane';
+import { along, Hours, Lane, NAMED, STAYS } from './Lane';
 import { BAR, WorkBar } from './WorkBar';
 
 /** Step that somebody looks at. */
@@ -18,6 +18,8 @@ interface Props {
   day: KeptDay;
   date: string;
   now: number;
+  /** How many times as wide as the page. */
+  wide: number;
   chosen: Chosen | null;
   mayPin: boolean;
   choose: (chosen: Chosen) => void;
@@ -26,7 +28,9 @@ interface Props {
 
 const PERSON = BAR + 8;
 const PLACE = 30;
-const HEAD = 48;
+const HEAD = 50;
+/** Width of the picture at the least, px; wider ones are moved along. */
+const WIDTH = 760;
 
 /** A day along the hours: what each person does, what stands at each place, and how each head goes through it. */
 export function DayPicture(props: Props) {
@@ -37,9 +41,9 @@ export function DayPicture(props: Props) {
       role="group"
       aria-label="Picture of the day"
       tabIndex={0}
-      sx={{ overflowX: 'auto', bgcolor: 'background.paper', borderRadius: 1, p: { xs: 1, md: 1.5 } }}
+      sx={{ overflowX: 'auto', bgcolor: 'background.paper', borderRadius: 1, py: 1.5, pr: 1.5 }}
     >
-      <Box sx={{ position: 'relative', minWidth: 760, pt: 4 }}>
+      <Box sx={{ position: 'relative', minWidth: WIDTH, width: `${100 * props.wide}%`, pt: 4 }}>
         <Hours axis={axis} now={props.now} />
         <People {...props} axis={axis} />
         <Places {...props} axis={axis} />
@@ -51,7 +55,7 @@ export function DayPicture(props: Props) {
 
 function Title({ children }: { children: string }) {
   return (
-    <Typography variant="h3" component="h2" sx={{ mt: 1.5, mb: 0.5, width: NAMED - 8 }}>
+    <Typography variant="h3" component="h2" sx={{ ...STAYS, mt: 1.5, mb: 0.5, pl: 1.5, width: NAMED }}>
       {children}
     </Typography>
   );
@@ -181,15 +185,17 @@ function Heads({ day, axis, chosen }: Props & { axis: Axis }) {
     <>
       <Title>How each head goes</Title>
       <Box role="list" aria-label="Heads">
-        {day.heads.map((head) => (
-          <HeadLane
-            key={head.visitId}
-            day={day}
-            head={head}
-            axis={axis}
-            isChosen={chosen?.visitId === head.visitId}
-          />
-        ))}
+        {day.heads
+          .filter((head) => Date.parse(head.ready) >= axis.from)
+          .map((head) => (
+            <HeadLane
+              key={head.visitId}
+              day={day}
+              head={head}
+              axis={axis}
+              isChosen={chosen?.visitId === head.visitId}
+            />
+          ))}
       </Box>
     </>
   );
@@ -212,11 +218,8 @@ function HeadLane({
   const ready = Date.parse(head.ready);
   const due = head.due ? Date.parse(head.due) : null;
   const isLate = head.lateMinutes > 0;
-  const said = [
-    head.work.length === 0 ? 'nothing left to do' : `ready ${moment(head.ready)}`,
-    isLate ? 'late' : '',
-    head.againPercent > 0 ? `${head.againPercent} % another round` : '',
-  ].filter(Boolean);
+  const again = ready + head.againMinutes * 60_000;
+  const mayCome = head.againPercent > 0 && isOn(axis, ready, again);
   return (
     <Lane
       height={HEAD}
@@ -225,14 +228,23 @@ function HeadLane({
           component={Link}
           to={`/visits/${head.visitId}`}
           sx={{
-            display: 'flex',
-            alignItems: 'center',
+            display: 'block',
             minHeight: 48,
-            fontWeight: 650,
+            lineHeight: '24px',
             color: 'text.primary',
+            textDecoration: 'none',
+            '&:hover b': { textDecoration: 'underline' },
           }}
         >
-          {head.tag}
+          <b>{head.tag}</b>
+          <Box
+            component="span"
+            sx={{ display: 'block', whiteSpace: 'nowrap', color: isLate ? 'error.main' : 'text.secondary' }}
+          >
+            {head.work.length === 0
+              ? 'nothing left to do'
+              : `${isLate ? 'late' : 'ready'} ${moment(head.ready)}`}
+          </Box>
         </Typography>
       }
     >
@@ -276,14 +288,34 @@ function HeadLane({
           }}
         />
       )}
-      <Typography
-        component="span"
-        noWrap
-        color={isLate ? 'error' : 'text.secondary'}
-        sx={{ position: 'absolute', left: 6, right: 0, bottom: 0, lineHeight: '20px' }}
-      >
-        {said.join(', ')}
-      </Typography>
+      {mayCome && (
+        <>
+          <Box
+            sx={{
+              ...along(axis, ready, again),
+              top: 6,
+              height: 18,
+              minWidth: 6,
+              borderRadius: 2,
+              border: '2px dotted',
+              borderColor: 'thread',
+            }}
+          />
+          <Typography
+            component="span"
+            noWrap
+            sx={{
+              position: 'absolute',
+              bottom: 0,
+              lineHeight: '22px',
+              color: 'text.secondary',
+              left: `min(${placeOn(axis, ready) * 100}%, calc(100% - 190px))`,
+            }}
+          >
+            {head.againPercent} % another round
+          </Typography>
+        </>
+      )}
     </Lane>
   );
 }

@@ -51,11 +51,27 @@ export function Hours({ axis, now }: { axis: Axis; now: number }) {
   );
 }
 
+/** What names a lane stays in sight while the picture is moved along. */
+export const STAYS = { position: 'sticky' as const, left: 0, zIndex: 4, bgcolor: 'background.paper' };
+
 /** One line of the picture: what it is about, and what happens along it. */
 export function Lane({ name, height, children }: { name: ReactNode; height: number; children: ReactNode }) {
   return (
     <Box role="listitem" sx={{ display: 'flex', minHeight: height, alignItems: 'center' }}>
-      <Box sx={{ width: NAMED, flexShrink: 0, pr: 1 }}>{name}</Box>
+      <Box
+        sx={{
+          ...STAYS,
+          width: NAMED,
+          height,
+          flexShrink: 0,
+          pl: 1.5,
+          pr: 1,
+          display: 'flex',
+          alignItems: 'center',
+        }}
+      >
+        {name}
+      </Box>
       <Box sx={{ position: 'relative', flex: 1, height }}>{children}</Box>
     </Box>
   );

@@ -125,7 +125,7 @@ function Trial({ setup }: { setup: DaySetup }) {
           <WriteProblem problem={trial.error ?? keep.error} />
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
             <Button type="submit" variant="contained" size="large" loading={trial.isPending}>
-              Try it
+              Try these
             </Button>
             <Button
               variant="outlined"
@@ -249,6 +249,7 @@ function Tried({ trial: { real, tried } }: { trial: DayTrial }) {
               day={tried}
               date={date}
               now={Date.parse(tried.start)}
+              wide={1}
               chosen={null}
               mayPin={false}
               choose={() => undefined}

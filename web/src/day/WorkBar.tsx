@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { DayHead, DayWork } from '../api/types';
 import { hour } from '../bench/time';
 import { word } from '../words/words';
-import { isOn, shifted, type Axis } from './dayTime';
+import { isOn, placeOn, shifted, type Axis } from './dayTime';
 import { along } from './Lane';
 
 const STEP = 5;
@@ -12,6 +12,7 @@ const FAR = 30;
 /** A tap that trembles is no drag, px. */
 const DRAG = 6;
 export const BAR = 48;
+const SHORT = 6 * 60_000;
 
 /** Where a step is moved to, before it is wanted there. */
 export interface Wanted {
@@ -60,9 +61,11 @@ export function WorkBar(props: Props) {
     }
     setWanted(null);
   };
+  // What is moved stays in sight.
+  const within = (to: number) => Math.max(axis.from, Math.min(axis.until - length, to));
   const move = (minutes: number, rows: number) =>
     setWanted((before) => ({
-      from: minutes === 0 ? (before?.from ?? from) : shifted(before?.from ?? from, minutes),
+      from: minutes === 0 ? (before?.from ?? from) : within(shifted(before?.from ?? from, minutes)),
       rows: Math.min(people.length - 1 - row, Math.max(-row, (before?.rows ?? 0) + rows)),
     }));
   const press = (event: KeyboardEvent) => {
@@ -93,7 +96,10 @@ export function WorkBar(props: Props) {
     const dx = event.clientX - start.x;
     const dy = event.clientY - start.y;
     if (wanted || Math.abs(dx) > DRAG || Math.abs(dy) > DRAG) {
-      setWanted({ from: shifted(from, (dx * start.perPx) / 60_000), rows: Math.round(dy / props.rowHeight) });
+      setWanted({
+        from: within(shifted(from, (dx * start.perPx) / 60_000)),
+        rows: Math.round(dy / props.rowHeight),
+      });
     }
   };
   const said = wanted
@@ -133,7 +139,8 @@ export function WorkBar(props: Props) {
           top: 4 + (target - row) * props.rowHeight,
           height: BAR,
           minWidth: 10,
-          zIndex: wanted ? 3 : 1,
+          // A short one lies above what follows it, or it could not be tapped.
+          zIndex: wanted ? 3 : length < SHORT ? 2 : 1,
           borderRadius: 0.5,
           justifyContent: 'flex-start',
           overflow: 'hidden',
@@ -159,8 +166,10 @@ export function WorkBar(props: Props) {
         <Box
           role="status"
           sx={{
-            ...along(axis, at, axis.until),
-            width: 'auto',
+            position: 'absolute',
+            ...(placeOn(axis, at) < 0.5
+              ? { left: `${placeOn(axis, at) * 100}%` }
+              : { right: `${100 - placeOn(axis, at + length) * 100}%` }),
             top: 4 + (target - row) * props.rowHeight - 26,
             zIndex: 4,
             px: 1,
