@@ -34,13 +34,13 @@ const LAST = {
 
 function open(answers: Record<string, unknown> = {}) {
   const sent = pretendServer({
-    ...answers,
     'GET /api/families': [FAMILY],
     'GET /api/heads': [
       { id: 'h-1', serial: 'D-777', familyCode: 'VENNICK-B3', everNonFood: true, visits: [], last: LAST },
     ],
     'GET /api/customers': [],
     'POST /api/take-in/estimate': problem(422, { errors: [] }),
+    ...answers,
   });
   show(<TakeInPage />, { at: '/take-in/visit-9', path: '/take-in/:id?' });
   return () => sent.filter((s) => s.method === 'PUT' && s.path === '/api/visits/visit-9');
@@ -80,5 +80,42 @@ describe('taking a head in', () => {
     const { intake } = puts()[0].body as { intake: { purpose: string; ports: { makersOwn: boolean }[] } };
     expect(intake.purpose).toBe('INK_CHANGE');
     expect(intake.ports.map((p) => p.makersOwn)).toEqual([true, true]);
+  });
+
+  it('says by when it is ready, and promises that day by one tap', async () => {
+    const span = { expected: { formula: 'EXPECTED_HANDS', value: 50, unit: 'MIN', given: [] }, low: 20, high: 90 };
+    const estimate = {
+      forecast: {
+        hands: span,
+        waits: span,
+        fluid: span,
+        cost: span,
+        chance: { formula: 'CHANCE_OF_ALL', value: 0.6, unit: 'SHARE', given: [] },
+        low: 0.4,
+        high: 0.8,
+      },
+      causes: [{ cause: 'DRIED_INK', percent: 70 }],
+      channels: 1,
+      record: { heads: 0, recovered: 0 },
+      ready: {
+        by: new Date('2031-03-06T15:00').toISOString(),
+        half: new Date('2031-03-05T09:30').toISOString(),
+        cases: 3,
+        byRecord: false,
+      },
+    };
+    open({ 'POST /api/take-in/estimate': estimate });
+    const serial = await screen.findByLabelText(/^Serial/);
+    fireEvent.change(serial, { target: { value: 'D-777' } });
+    fireEvent.keyDown(serial, { key: 'Enter' });
+    await screen.findByRole('group', { name: 'Port Black' });
+    fireEvent.click(screen.getByRole('button', { name: 'Smears at one edge or height' }));
+    expect(
+      await screen.findByText(/Ready by Thursday.* 6 Mar.* 15:00, nine times in ten; one time in two by Wednesday/),
+    ).toBeVisible();
+    expect(screen.getByText(/3 of the 20 heads that are needed/)).toBeVisible();
+    fireEvent.click(screen.getByRole('button', { name: 'Promise Thu, 6 Mar' }));
+    expect(screen.getByLabelText(/^Promised for/)).toHaveValue('2031-03-06');
+    expect(screen.queryByRole('button', { name: /^Promise / })).toBeNull();
   });
 });

@@ -98,7 +98,6 @@ class ScreenshotsTest extends BrowserTest {
         take(page, of("TT4-28817") + "/plan", "plan");
         take(page, shop.address + "/house-rules", "house-rules");
         take(page, of("VB3-09941") + "/return", "return");
-        take(page, shop.address + "/shelf", "shelf");
         page.navigate(of("HW8-01120") + "/read");
         select(page, "How it is scanned", Pattern.compile("^Folded"));
         button(page, "Print a simulated check").click();
@@ -114,6 +113,17 @@ class ScreenshotsTest extends BrowserTest {
 
         Page lead = newPage(ColorScheme.LIGHT);
         signIn(lead, "oswin");
+        lead.navigate(shop.address + "/day/trial");
+        group(lead, "Oswin Pell").getByLabel("Works at the bench").check();
+        button(lead, "Make these the real ones").click();
+        assertThat(lead.getByText("These are the hours and places now.")).isVisible();
+        lead.navigate(shop.address + "/day");
+        button(lead, "Propose the day").click();
+        region(lead, "Next")
+                .getByRole(com.microsoft.playwright.options.AriaRole.BUTTON)
+                .first()
+                .click();
+        shoot(lead, "day");
         lead.navigate(shop.address + "/accounts");
         lead.getByLabel("Where the screen hangs").fill("Over the sink");
         button(lead, "Make a link").click();

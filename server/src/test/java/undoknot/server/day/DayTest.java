@@ -39,6 +39,9 @@ class DayTest {
 
     private static final Map<String, Object> PLACES = Map.of("baths", 1, "trays", 2, "printers", 4, "testSlots", 2);
 
+    private static final List<String> POWERED =
+            List.of("POWER_ON", "CHECK", "CYCLE", "CYCLE_STRONG", "CHARGE", "PRIME", "PAGE", "ALIGN");
+
     @Autowired
     Api api;
 
@@ -244,6 +247,32 @@ class DayTest {
         // Whoever goes through it is no technician with hours here, and is there all the same.
         assertThat(day.path("people")).hasSize(2);
         assertThat(pin(second, begun, later()).status()).isEqualTo(409);
+    }
+
+    /** Whether the plan goes by the rules or was changed by hand. */
+    @ParameterizedTest
+    @CsvSource({"CONTACTS_DAMP, false", "BOARD_DAMP, false", "CONTACTS_DAMP, true", "BOARD_DAMP, true"})
+    void nothing_is_powered_in_a_hold(String entry, boolean byHand) {
+        String visit = byHand ? first : api.newVisit(api.intake("VENNICK-B3", "C", "M", "Y"));
+        if (!byHand) {
+            api.check(visit, UUID.randomUUID().toString(), 30).is(200);
+        }
+        api.head(visit, entry).is(200);
+        Instant until = null;
+        for (JsonNode kept : api.get("/api/visits/" + visit).body().at("/head/keptFrom")) {
+            until = kept.path("until").isTextual() ? Instant.parse(kept.path("until").asText()) : until;
+        }
+        assertThat(until).as("a hold with an end").isNotNull();
+
+        List<JsonNode> work = work(propose(), visit);
+
+        List<JsonNode> powered = work.stream()
+                .filter(w -> POWERED.contains(w.path("doing").asText()))
+                .toList();
+        assertThat(powered).isNotEmpty();
+        for (JsonNode one : powered) {
+            assertThat(from(one)).as(one.toString()).isAfterOrEqualTo(until.truncatedTo(ChronoUnit.MINUTES));
+        }
     }
 
     @Test
