@@ -76,8 +76,8 @@ final class DayWhileLooked {
 
     private static double look(ShopClient client, int n) throws IOException, InterruptedException {
         long start = System.nanoTime();
-        HttpResponse<String> answer = client.http.send(
-                client.to("/api/bench?n=" + n).GET().build(), HttpResponse.BodyHandlers.ofString());
+        HttpResponse<String> answer =
+                client.http.send(client.to("/api/bench?n=" + n).GET().build(), HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() != 200) {
             throw new IllegalStateException(answer.statusCode() + " " + answer.body());
         }

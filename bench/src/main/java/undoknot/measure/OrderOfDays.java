@@ -51,7 +51,8 @@ final class OrderOfDays {
             System.out.println(lines.get(lines.size() - 1));
         }
         lines.add("");
-        lines.add("| hands take, times as long | attempts suffice, times as often | a head every, min | kept of " + VISITS + " |");
+        lines.add("| hands take, times as long | attempts suffice, times as often | a head every, min | kept of "
+                + VISITS + " |");
         lines.add("|---|---|---|---|");
         for (TrialShop.Truth truth : List.of(
                 new TrialShop.Truth(1, 1, 150),
@@ -66,7 +67,9 @@ final class OrderOfDays {
         int from = text.indexOf("<!-- measured -->");
         int until = text.indexOf("<!-- /measured -->");
         Files.writeString(
-                page, text.substring(0, from) + "<!-- measured -->\n\n" + String.join("\n", lines) + "\n\n" + text.substring(until));
+                page,
+                text.substring(0, from) + "<!-- measured -->\n\n" + String.join("\n", lines) + "\n\n"
+                        + text.substring(until));
     }
 
     private static String row(int heads, int benches, long seed) {
@@ -76,14 +79,19 @@ final class OrderOfDays {
             long start = System.nanoTime();
             Proposed proposed = DaySolver.propose(bench, DaySolver.Effort.USUAL);
             double seconds = (System.nanoTime() - start) / 1e9;
-            all.add(new One(proposed, seconds, DayCheck.of(proposed.bench(), proposed.day()).size()));
+            all.add(new One(
+                    proposed,
+                    seconds,
+                    DayCheck.of(proposed.bench(), proposed.day()).size()));
         }
         double[] seconds = all.stream().mapToDouble(One::seconds).sorted().toArray();
         return String.format(
                 Locale.ENGLISH,
                 "| %d | %.1f | %.1f | %.1f | %d of %d | %.1f | %.1f / %.1f | %d of %d | %d | %d |",
                 heads,
-                hours(all.stream().mapToDouble(o -> o.proposed.firstCome().late()).toArray()),
+                hours(all.stream()
+                        .mapToDouble(o -> o.proposed.firstCome().late())
+                        .toArray()),
                 hours(all.stream().mapToDouble(o -> o.proposed.score().late()).toArray()),
                 hours(all.stream().mapToDouble(o -> o.proposed.lateBound()).toArray()),
                 all.stream().filter(One::isBest).count(),

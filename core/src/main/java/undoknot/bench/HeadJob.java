@@ -66,8 +66,9 @@ public record HeadJob(
      */
     HeadJob lettingSoak(String key) {
         String attempt = attempt(key.substring(key.indexOf('/') + 1));
-        List<Stint> others =
-                stints.stream().map(s -> attempt(s.key()).equals(attempt) ? s.most(Stint.ANY) : s).toList();
+        List<Stint> others = stints.stream()
+                .map(s -> attempt(s.key()).equals(attempt) ? s.most(Stint.ANY) : s)
+                .toList();
         return new HeadJob(id, tag, others, due, from, until, runsIn, again, againHands);
     }
 

@@ -90,23 +90,24 @@ public final class LeftToDo {
         double againHands = another == null
                 ? 0
                 : another.steps().stream().mapToDouble(PlanStep::handsMinutes).sum();
-        return job(head, Stints.of(head.site, rounds), running, again, (int) Math.ceil(againHands));
+        return job(head, Stints.of(head.site, rounds), inHand != null, running, again, (int) Math.ceil(againHands));
     }
 
     private static String name(int number) {
         return String.valueOf(number);
     }
 
-    private static HeadJob job(Head head, Cut cut, Running running, double again, int againHands) {
+    private static HeadJob job(Head head, Cut cut, boolean inHand, Running running, double again, int againHands) {
         int from = cut.waits();
         int slack = cut.slack();
         Set<Place> runsIn = cut.runsIn();
         if (running != null) {
-            if (from == 0) {
+            if (from == 0 || !inHand) {
                 slack = Overnight.slack(running.method);
                 runsIn = standsIn(running.method, head.site);
             }
-            from = Math.max(0, running.minutes);
+            // Beside a hold that runs already; the longer of both.
+            from = inHand ? Math.max(0, running.minutes) : Math.max(from, running.minutes);
             // Of what is over for a while so much less is left.
             slack = slack == Stint.ANY ? slack : Math.max(0, slack + Math.min(0, running.minutes));
         }

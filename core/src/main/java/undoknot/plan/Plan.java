@@ -81,13 +81,13 @@ public record Plan(
             return unread(visit, judgement, basis);
         }
         Course course = Course.of(visit, judgement, basis.terms);
-        return new Maker(visit, basis, false).plan(course, List.of(), Surroundings.before(visit, judgement, basis.now));
+        return new Maker(visit, basis, false).plan(course, List.of(), Surroundings.before(visit, judgement, basis));
     }
 
     /** Nobody knows yet which channels: what was told alone says what it is likely to take. */
     private static Plan unread(VisitLog visit, Judgement judgement, Basis basis) {
         return new Plan(
-                Surroundings.before(visit, judgement, basis.now),
+                Surroundings.before(visit, judgement, basis),
                 List.of(),
                 Surroundings.after(visit),
                 TakeIn.of(visit, judgement.ranking(), basis).forecast(),
@@ -103,10 +103,7 @@ public record Plan(
                 basis.terms,
                 chosen.stream().map(c -> new Course.Work(c.method, c.channels)).toList());
         return new Maker(visit, basis, true)
-                .plan(
-                        course,
-                        chosen.stream().map(Chosen::dose).toList(),
-                        Surroundings.before(visit, judgement, basis.now));
+                .plan(course, chosen.stream().map(Chosen::dose).toList(), Surroundings.before(visit, judgement, basis));
     }
 
     /** What goes before the first attempt and after the last, whatever comes. */

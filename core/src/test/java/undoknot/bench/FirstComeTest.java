@@ -143,7 +143,8 @@ class FirstComeTest {
 
     @Test
     void what_nobody_can_end_in_any_shift_soaks_on_instead_of_standing_in_the_way_of_the_whole_day() {
-        // Wetted again every three hours, four times: twelve hours, and the shift has eight. Every sixteen hours would be in time.
+        // Wetted again every three hours, four times: twelve hours, and the shift has eight. Every sixteen hours would
+        // be in time.
         Stint[] wets = new Stint[5];
         for (int i = 0; i < wets.length; i++) {
             wets[i] = i < 4 ? soak("1-WET" + i, 5, 180, 180) : hands("1-OUT", 5);
@@ -157,8 +158,9 @@ class FirstComeTest {
         assertThat(laid.day().placed().get("a/1-WET2").start()).isEqualTo(370);
         assertThat(laid.day().placed().get("a/1-WET3").start()).isEqualTo(1440);
         assertThat(laid.day().placed().get("a/1-OUT").start()).isEqualTo(1625);
-        assertThat(laid.bench().heads().get(0).stints()).extracting(Stint::most).containsExactly(
-                180, 180, 1440 - 375, 180, Stint.ANY);
+        assertThat(laid.bench().heads().get(0).stints())
+                .extracting(Stint::most)
+                .containsExactly(180, 180, 1440 - 375, 180, Stint.ANY);
         assertThat(DayCheck.of(laid.bench(), laid.day())).isEmpty();
         Proposed proposed = DaySolver.propose(bench, new DaySolver.Effort(0.02, 20));
         assertThat(DayReasons.of(bench, proposed).eased()).containsExactly("a");

@@ -86,10 +86,7 @@ class OrderOfTheDayTest extends BrowserTest {
 
     private void propose() {
         page.navigate(shop.address + "/day");
-        button(page, "Propose the day")
-                .or(button(page, "Propose anew"))
-                .first()
-                .click();
+        button(page, "Propose the day").or(button(page, "Propose anew")).first().click();
         assertThat(group(page, "Picture of the day")).isVisible();
         assertThat(page.getByRole(AriaRole.PROGRESSBAR)).hasCount(0);
     }
@@ -102,7 +99,9 @@ class OrderOfTheDayTest extends BrowserTest {
     }
 
     private void pinnedAt(LocalDate date, String time) {
-        Instant at = date.atTime(LocalTime.parse(time)).atZone(ZoneId.systemDefault()).toInstant();
+        Instant at = date.atTime(LocalTime.parse(time))
+                .atZone(ZoneId.systemDefault())
+                .toInstant();
         assertThat(bar(time)).isVisible();
         JsonNode first = workOf(day()).get(0);
         assertEquals(at, from(first));
@@ -130,10 +129,11 @@ class OrderOfTheDayTest extends BrowserTest {
         // By hand: half an hour to the right, as far as the picture shows it.
         bar("10:00").scrollIntoViewIfNeeded();
         BoundingBox box = bar("10:00").boundingBox();
-        double hour = page.evaluate("document.querySelector('[aria-label=\"People\"] > div > div:last-child').clientWidth")
-                        instanceof Integer wide
-                ? wide / 24.0
-                : 0;
+        double hour =
+                page.evaluate("document.querySelector('[aria-label=\"People\"] > div > div:last-child').clientWidth")
+                                instanceof Integer wide
+                        ? wide / 24.0
+                        : 0;
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2 + hour / 2, box.y + box.height / 2);
@@ -233,11 +233,13 @@ class OrderOfTheDayTest extends BrowserTest {
         button(page, "Take it in and make its tag").click();
         page.waitForURL(Pattern.compile("/visits/[^/]+/tag$"));
         String taken = page.url().replaceFirst(".*/visits/([^/]+)/tag$", "$1");
-        String by = shop.jdbc.queryForObject("select cast(ready_by as char) from ready_said where id = ?", String.class, taken);
+        String by = shop.jdbc.queryForObject(
+                "select cast(ready_by as char) from ready_said where id = ?", String.class, taken);
         Instant ready = java.time.LocalDateTime.parse(
                         by.substring(0, 19), DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss"))
                 .toInstant(java.time.ZoneOffset.UTC);
-        assertEquals(promised, ready.atZone(ZoneId.systemDefault()).toLocalDate().toString());
+        assertEquals(
+                promised, ready.atZone(ZoneId.systemDefault()).toLocalDate().toString());
 
         page.navigate(shop.address + "/day");
         String other = shop.jdbc.queryForObject("select tag from visit where id = ?", String.class, taken);

@@ -140,8 +140,7 @@ public final class TrialBench {
                             Set.of(Place.PRINTER),
                             true));
                 }
-                stints.add(
-                        stint(stints, Doing.PAD_OUT, Method.VAPOUR, 4, 0, Stint.ANY, Set.of(Place.PRINTER), false));
+                stints.add(stint(stints, Doing.PAD_OUT, Method.VAPOUR, 4, 0, Stint.ANY, Set.of(Place.PRINTER), false));
             }
             default -> {
                 stints.add(stint(

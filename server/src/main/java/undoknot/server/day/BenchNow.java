@@ -58,7 +58,8 @@ class BenchNow {
     /** The same heads with other people, hours or places. */
     @Transactional(readOnly = true)
     public Asked asked(Instant now, Map<Place, Integer> have, List<WorksWhen> people) {
-        Instant start = now.truncatedTo(ChronoUnit.MINUTES);
+        // The next full minute: what is over by then is over, and nothing begins before now.
+        Instant start = now.plusSeconds(59).truncatedTo(ChronoUnit.MINUTES);
         Promise.Hours hours = setup.shopHours();
         List<HeadJobs.Left> heads =
                 visits.open().stream().map(v -> jobs.of(v, start, hours)).toList();

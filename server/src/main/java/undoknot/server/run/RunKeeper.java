@@ -35,7 +35,15 @@ import undoknot.server.write.StoredJson;
 class RunKeeper {
 
     /** What is waited for or put back before an attempt is part of its steps; a look or a check may change the plan. */
-    private static final Set<Doing> MAY_LEAD = Set.of(Doing.HOLD, Doing.REFIT, Doing.POWER_ON);
+    private static final Set<Doing> MAY_LEAD = Set.of(
+            Doing.LIFT_OUT,
+            Doing.PAD_OUT,
+            Doing.LOOK_DRY,
+            Doing.AIR_COVERS,
+            Doing.EVAPORATE,
+            Doing.HOLD,
+            Doing.REFIT,
+            Doing.POWER_ON);
 
     private final InHandRows rows;
     private final PlanMaker plans;

@@ -260,7 +260,9 @@ class DayTest {
         api.head(visit, entry).is(200);
         Instant until = null;
         for (JsonNode kept : api.get("/api/visits/" + visit).body().at("/head/keptFrom")) {
-            until = kept.path("until").isTextual() ? Instant.parse(kept.path("until").asText()) : until;
+            until = kept.path("until").isTextual()
+                    ? Instant.parse(kept.path("until").asText())
+                    : until;
         }
         assertThat(until).as("a hold with an end").isNotNull();
 
@@ -273,6 +275,53 @@ class DayTest {
         for (JsonNode one : powered) {
             assertThat(from(one)).as(one.toString()).isAfterOrEqualTo(until.truncatedTo(ChronoUnit.MINUTES));
         }
+    }
+
+    /** A soak of forty minutes that nobody leads: it is ended when it is over, and its hold counts from then. */
+    @Test
+    void what_soaks_is_lifted_out_and_dries_before_it_is_powered() {
+        String lot = api.lotOf("AQUEOUS_CLEANER", 50);
+        api.put(
+                        "/api/visits/" + first + "/attempts/" + UUID.randomUUID(),
+                        Map.of(
+                                "lotId",
+                                lot,
+                                "site",
+                                "ON_BENCH",
+                                "wet",
+                                "BASE_ONLY",
+                                "departureReason",
+                                "the customer asked",
+                                "treatment",
+                                Map.of(
+                                        "kind",
+                                        "SOAK",
+                                        "soak",
+                                        Map.of(
+                                                "place",
+                                                "TRAY",
+                                                "channels",
+                                                List.of("C"),
+                                                "volumeMl",
+                                                20,
+                                                "plannedMinutes",
+                                                40))))
+                .is(200);
+
+        JsonNode day = propose();
+
+        List<JsonNode> work = work(day, first);
+        Instant over = clock.instant().plus(38, ChronoUnit.MINUTES);
+        assertThat(work.get(0).path("doing").asText()).isEqualTo("LIFT_OUT");
+        assertThat(from(work.get(0))).isAfter(over);
+        for (JsonNode head : day.path("heads")) {
+            if (head.path("visitId").asText().equals(first)) {
+                assertThat(head.path("runsIn").toString()).isEqualTo("[\"TRAY\"]");
+            }
+        }
+        work.stream()
+                .filter(w -> POWERED.contains(w.path("doing").asText()))
+                .forEach(w -> assertThat(from(w)).isAfter(over.plus(2, ChronoUnit.HOURS)));
     }
 
     @Test
