@@ -103,7 +103,8 @@ class ArchitectureTest {
                             "visit",
                             "diagnosis",
                             "outcome",
-                            "advice")));
+                            "advice",
+                            "procedure")));
 
     @ArchTest
     static void every_room_stands_above_what_it_uses(JavaClasses classes) {

@@ -93,6 +93,21 @@ public final class LeftToDo {
         return job(head, Stints.of(head.site, rounds), inHand != null, running, again, (int) Math.ceil(againHands));
     }
 
+    /**
+     * A head that came for an ink change or a whole-system flush: what is left of that, and what goes around it.
+     *
+     * @param steps of that work, not done yet
+     * @param running null where no clock runs
+     */
+    public static HeadJob procedure(Head head, Plan plan, List<PlanStep> steps, Running running) {
+        List<Round> rounds = new ArrayList<>();
+        rounds.add(new Round("before", null, plan.before(), 0));
+        // Each by itself, so that the others keep their names when it is done.
+        steps.forEach(step -> rounds.add(new Round("steps", null, List.of(step), 0)));
+        rounds.add(new Round("after", null, plan.after(), 0));
+        return job(head, Stints.of(head.site, rounds), false, running, 0, 0);
+    }
+
     private static String name(int number) {
         return String.valueOf(number);
     }

@@ -9,13 +9,19 @@ import org.springframework.stereotype.Component;
 import undoknot.bench.HeadJob;
 import undoknot.bench.LeftToDo;
 import undoknot.bench.WorkingHours;
+import undoknot.head.Channel;
+import undoknot.outcome.Purpose;
 import undoknot.plan.LedSteps;
+import undoknot.plan.PlanStep;
+import undoknot.plan.ProcedureSteps;
 import undoknot.plan.Promise;
+import undoknot.procedure.Stage;
 import undoknot.server.outcome.Ledger;
 import undoknot.server.plan.StandingPlans;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.KeptRun;
 import undoknot.server.visit.LoggedVisit;
+import undoknot.server.visit.Procedures;
 import undoknot.server.visit.StepClockRow;
 import undoknot.treatment.Method;
 
@@ -51,12 +57,25 @@ class HeadJobs {
                 logged.headNow(now).site(),
                 logged.attemptsThatStand().size(),
                 due);
-        HeadJob job = LeftToDo.of(head, plans.of(logged), inHand, running);
+        HeadJob job = Procedures.isOver(logged)
+                ? LeftToDo.of(head, plans.of(logged), inHand, running)
+                : LeftToDo.procedure(head, plans.of(logged), stepsLeft(logged), running);
         boolean underHands = running == null
                 && step.isPresent()
                 && LeftToDo.isUnderHands(step.get().step());
         String who = logged.rows().inHand() == null ? null : logged.rows().inHand().person;
         return new Left(logged, job, underHands && !job.stints().isEmpty() ? who : null);
+    }
+
+    private static List<PlanStep> stepsLeft(LoggedVisit logged) {
+        boolean isInkChange = logged.purpose() == Purpose.INK_CHANGE;
+        List<Stage> stages = isInkChange
+                ? Procedures.inkChange(logged).stages()
+                : Procedures.systemFlush(logged).stages();
+        return ProcedureSteps.of(
+                stages,
+                isInkChange,
+                logged.family().channels().stream().map(Channel::code).toList());
     }
 
     private LeftToDo.InHand inHand(LoggedVisit logged, KeptRun run, int now) {

@@ -324,6 +324,28 @@ class DayTest {
                 .forEach(w -> assertThat(from(w)).isAfter(over.plus(2, ChronoUnit.HOURS)));
     }
 
+    /** Two of three channels; the third is left out of the printer. */
+    @Test
+    void an_ink_change_is_planned_by_its_own_steps() {
+        var intake = api.intake("VENNICK-B3", "C", "M");
+        intake.put("purpose", "INK_CHANGE");
+        intake.putArray("symptoms");
+        String visit = api.newVisit(intake);
+
+        List<JsonNode> work = work(propose(), visit);
+
+        assertThat(work.stream().map(w -> w.path("doing").asText()))
+                .containsSubsequence("CARTRIDGES_OFF", "PROTECT", "PULSES", "PAD_OUT", "CARTRIDGE", "SIGN_OFF");
+        JsonNode pulses = work.stream()
+                .filter(w -> w.path("doing").asText().equals("PULSES"))
+                .findFirst()
+                .orElseThrow();
+        // Four minutes a port.
+        assertThat(java.time.Duration.between(
+                        from(pulses), Instant.parse(pulses.path("until").asText())))
+                .hasMinutes(8);
+    }
+
     @Test
     void a_trial_shows_both_days_and_changes_neither_the_setup_nor_the_day() {
         JsonNode real = propose();
