@@ -11,7 +11,7 @@ import { useMinute } from './useMinute';
 import { minutesWords } from '../flow/units';
 import { count, word } from '../words/words';
 import { DayPicture, type Chosen } from './DayPicture';
-import { datesOf } from './dayTime';
+import { dateOf, datesOf, nearest } from './dayTime';
 import { NextUp } from './NextUp';
 import { PinPanel } from './PinPanel';
 import { Reasons } from './Reasons';
@@ -93,7 +93,7 @@ function Proposed({ view, day, mayWrite, writes: { propose, pin, unpin } }: Prop
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const dates = datesOf(day);
   const on = query.get('on') ?? '';
-  const date = dates.includes(on) ? on : dates[0];
+  const date = dates.includes(on) ? on : nearest(dates, dateOf(now));
   const place = dates.indexOf(date);
   const wide = Math.min(WIDEST, Math.max(1, Number(query.get('wide')) || 1));
   const go = (to: string) => setQuery({ on: to, wide: String(wide) }, { replace: true });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { DayHead, DayWork, KeptDay } from '../api/types';
 import { pretendServer, problem, show } from '../test/fixtures';
 import DayPage from './DayPage';
-import { axisOf, datesOf, hoursOf, lanesOf, placeOn, shifted, staysAt } from './dayTime';
+import { axisOf, datesOf, hoursOf, lanesOf, nearest, placeOn, shifted, staysAt } from './dayTime';
 import TrialPage from './TrialPage';
 
 /** Times are those of the machine that shows them. */
@@ -113,6 +113,13 @@ describe('where things stand in the picture', () => {
       { ...work('x', '09:00', '09:10'), from: at('09:00', '2026-03-05'), until: at('09:10', '2026-03-05') },
     ]);
     expect(datesOf(kept({ heads: [later] }))).toEqual(['2026-03-02', '2026-03-05']);
+  });
+
+  it('opens at today, or at the next day on which something is done', () => {
+    const dates = ['2026-03-02', '2026-03-05'];
+    expect(nearest(dates, '2026-03-02')).toBe('2026-03-02');
+    expect(nearest(dates, '2026-03-03')).toBe('2026-03-05');
+    expect(nearest(dates, '2026-03-09')).toBe('2026-03-05');
   });
 
   it('moves by steps of five minutes', () => {

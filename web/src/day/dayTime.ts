@@ -26,6 +26,11 @@ export function datesOf(day: KeptDay): string[] {
   return [...all].sort();
 }
 
+/** A date of these: this one, else the next one after it, else the last. */
+export function nearest(dates: string[], date: string): string {
+  return dates.find((one) => one >= date) ?? dates[dates.length - 1];
+}
+
 /** From the first to the last hour at which somebody is there or does something on a date; whole hours. */
 export function axisOf(day: KeptDay, date: string): Axis {
   const midnight = Date.parse(`${date}T00:00`);

@@ -14,6 +14,9 @@ import undoknot.plan.Promise;
 /** When somebody works, as minutes after the start of a day; nights, closed days and days off are left out. */
 public final class WorkingHours {
 
+    /** Sums of such minutes still are numbers: a thousand years. */
+    static final int FAR = 1 << 29;
+
     private static final int HALF_HOUR = 30;
 
     private WorkingHours() {}
@@ -66,8 +69,14 @@ public final class WorkingHours {
         return day.atTime(hours.opens()).atZone(hours.zone()).toInstant();
     }
 
+    /** Whole minutes from the start of the day to a moment; what is centuries away stands at {@link #FAR}. */
+    public static int minute(Instant start, Instant at) {
+        long minutes = Math.floorDiv(Duration.between(start, at).toSeconds(), 60L);
+        return (int) Math.max(-FAR, Math.min(FAR, minutes));
+    }
+
     private static int minute(Promise.Hours hours, Instant start, LocalDate day, LocalTime time) {
         Instant at = day.atTime(time).atZone(hours.zone()).toInstant();
-        return (int) Math.floorDiv(Duration.between(start, at).toSeconds(), 60);
+        return minute(start, at);
     }
 }

@@ -65,6 +65,15 @@ class WorkingHoursTest {
     }
 
     @Test
+    void a_promise_for_another_age_is_kept_and_not_missed() {
+        Instant start = Instant.parse("2026-11-27T11:00:00Z");
+        assertThat(WorkingHours.closing(HOURS, start, LocalDate.of(9999, 12, 31)))
+                .isEqualTo(WorkingHours.FAR);
+        assertThat(WorkingHours.minute(start, Instant.MIN)).isEqualTo(-WorkingHours.FAR);
+        assertThat(WorkingHours.minute(start, start.minusSeconds(1))).isEqualTo(-1);
+    }
+
+    @Test
     void a_day_ends_when_the_shop_closes() {
         assertThat(WorkingHours.closing(HOURS, Instant.parse("2026-11-27T11:00:00Z"), LocalDate.of(2026, 11, 27)))
                 .isEqualTo(300);

@@ -1,6 +1,7 @@
 package undoknot.server.day;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -29,6 +30,9 @@ class BenchNow {
 
     /** Days for which hours are laid out; work for longer than that fits nowhere. */
     private static final int DAYS = 45;
+
+    /** So far ahead a step can be wanted. */
+    static final Duration AHEAD = Duration.ofDays(DAYS - 1L);
 
     private final LookedAt visits;
     private final HeadJobs jobs;
@@ -116,7 +120,7 @@ class BenchNow {
                     .findFirst()
                     .ifPresent(stint -> {
                         int who = indexOf(working, pin.personId);
-                        int at = KeptDay.minute(start, pin.startsAt);
+                        int at = WorkingHours.minute(start, pin.startsAt);
                         // What should have begun by now and has not is free again.
                         if (who >= 0 && at >= 0) {
                             fixed.put(Bench.key(byVisit.get(pin.visitId), stint), new Fixed(who, at, false));

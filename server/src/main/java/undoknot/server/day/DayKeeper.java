@@ -16,6 +16,7 @@ import undoknot.bench.NoRoom;
 import undoknot.bench.Pins;
 import undoknot.bench.Place;
 import undoknot.bench.Proposed;
+import undoknot.bench.WorkingHours;
 import undoknot.server.account.SignedIn;
 import undoknot.server.problem.Refused;
 import undoknot.server.write.RepeatableWrite;
@@ -79,6 +80,9 @@ class DayKeeper {
         if (at.isBefore(now.minusSeconds(60))) {
             throw Refused.entry("at", "PAST", "This time is past. Choose one that is still to come.");
         }
+        if (at.isAfter(now.plus(BenchNow.AHEAD))) {
+            throw Refused.entry("at", "FAR", "Choose a time within the next " + BenchNow.AHEAD.toDays() + " days.");
+        }
         KeptDay day = turn.make(() -> {
             BenchNow.Asked asked = bench.asked(now);
             int who = BenchNow.indexOf(asked.people(), personId);
@@ -90,7 +94,7 @@ class DayKeeper {
             others.remove(key);
             Map<String, Fixed> fixed = new HashMap<>(
                     Pins.thatFit(asked.bench().with(others)).bench().fixed());
-            fixed.put(key, new Fixed(who, Math.max(0, KeptDay.minute(asked.start(), at)), false));
+            fixed.put(key, new Fixed(who, Math.max(0, WorkingHours.minute(asked.start(), at)), false));
             BenchNow.Asked wanted =
                     new BenchNow.Asked(asked.start(), asked.bench().with(fixed), asked.people(), asked.heads());
             // What does not fit is refused here, with its reason.

@@ -21,6 +21,7 @@ import undoknot.bench.Proposed;
 import undoknot.bench.Stint;
 import undoknot.bench.WhatHelps;
 import undoknot.bench.Window;
+import undoknot.bench.WorkingHours;
 import undoknot.plan.Doing;
 import undoknot.treatment.Method;
 
@@ -134,16 +135,12 @@ record KeptDay(
     /** A step that was pinned where it fits no more. */
     record PinLetGo(UUID visitId, String key, NoRoom.Why why) {}
 
-    static int minute(Instant start, Instant at) {
-        return (int) Math.floorDiv(Duration.between(start, at).toSeconds(), 60L);
-    }
-
     @Schema(hidden = true)
     Day planned(Instant newStart) {
         Map<String, Day.Placed> placed = new HashMap<>();
         for (DayHead head : heads) {
             for (DayWork work : head.work) {
-                placed.put(head.visitId + "/" + work.key, new Day.Placed(0, minute(newStart, work.from)));
+                placed.put(head.visitId + "/" + work.key, new Day.Placed(0, WorkingHours.minute(newStart, work.from)));
             }
         }
         return new Day(placed);

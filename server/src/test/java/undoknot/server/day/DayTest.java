@@ -189,6 +189,11 @@ class DayTest {
 
         assertThat(pin(first, pad.get(0), clock.instant().minusSeconds(600)).status())
                 .isEqualTo(422);
+        for (String far : List.of("2027-12-31T10:00:00Z", "9999-12-31T10:00:00Z", "+1000000000-12-31T23:59:59Z")) {
+            assertThat(pin(first, pad.get(0), Instant.parse(far)).status())
+                    .as(far)
+                    .isIn(400, 422);
+        }
         assertThat(pin(first, api.json.valueToTree(Map.of("key", "9-NONE")), at)
                         .is(409)
                         .body()
