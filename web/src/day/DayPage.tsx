@@ -55,7 +55,11 @@ export default function DayPage() {
       {view.data.hoursUnsaid && (
         <Typography sx={{ mb: 1 }}>
           Nobody has said yet when the shop is open: 8 to 18 on every day is reckoned with.{' '}
-          {isLead && <Link to="/house-rules">Say it under House rules.</Link>}
+          {isLead && (
+            <Typography component={Link} to="/house-rules" sx={{ color: 'text.primary' }}>
+              Say it under House rules.
+            </Typography>
+          )}
         </Typography>
       )}
       {propose.isPending && (

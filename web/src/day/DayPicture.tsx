@@ -183,7 +183,7 @@ function Places({ day, axis, chosen }: Props & { axis: Axis }) {
 function Heads({ day, axis, chosen }: Props & { axis: Axis }) {
   return (
     <>
-      <Title>How each head goes</Title>
+      <Title>Head by head</Title>
       <Box role="list" aria-label="Heads">
         {day.heads
           .filter((head) => Date.parse(head.ready) >= axis.from)

@@ -38,8 +38,10 @@ interface Props {
 
 /** What a step is called aloud. */
 export function spoken(head: DayHead, work: DayWork): string {
-  const method = work.method ? `${word('method', work.method)}, ` : '';
-  return `${head.tag}: ${method}${word('doing', work.doing)}`;
+  const doing = word('doing', work.doing);
+  return work.method
+    ? `${head.tag}: ${word('method', work.method)}, ${doing.charAt(0).toLowerCase()}${doing.slice(1)}`
+    : `${head.tag}: ${doing}`;
 }
 
 /** One stretch of hands: tapped to see it, dragged or moved by arrow keys to another time or person. */

@@ -215,7 +215,7 @@ describe('the day', () => {
     fireEvent.pointerMove(bar, { clientX: 160, clientY: 20 });
     fireEvent.pointerUp(bar, { clientX: 160, clientY: 20 });
     expect(await screen.findByRole('alert')).toHaveTextContent(
-      'Choose another time or person. It is about K7M2P: soak in a tray, Lift it out and let it drip off.',
+      'Choose another time or person. It is about K7M2P: soak in a tray, lift it out and let it drip off.',
     );
     expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({ personId: 'wenna', at: at('12:00') });
   });

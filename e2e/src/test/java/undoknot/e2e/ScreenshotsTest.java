@@ -119,10 +119,8 @@ class ScreenshotsTest extends BrowserTest {
         assertThat(lead.getByText("These are the hours and places now.")).isVisible();
         lead.navigate(shop.address + "/day");
         button(lead, "Propose the day").click();
-        region(lead, "Next")
-                .getByRole(com.microsoft.playwright.options.AriaRole.BUTTON)
-                .first()
-                .click();
+        assertThat(group(lead, "Picture of the day")).isVisible();
+        lead.evaluate("document.querySelector('section[aria-label=Next]').scrollIntoView()");
         shoot(lead, "day");
         lead.navigate(shop.address + "/accounts");
         lead.getByLabel("Where the screen hangs").fill("Over the sink");
