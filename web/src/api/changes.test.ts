@@ -46,11 +46,11 @@ describe('listening for changes', () => {
     vi.unstubAllGlobals();
   });
 
-  it('asks again for the bench, the clocks and what changed, and for nothing else', () => {
+  it('asks again for the bench, the clocks, the day and what changed, and for nothing else', () => {
     last().says('changed', { visits: ['visit-1'], other: false });
-    expect(keysAskedAgain(queries)).toEqual([['bench'], ['clocks'], ['visit', 'visit-1']]);
+    expect(keysAskedAgain(queries)).toEqual([['bench'], ['clocks'], ['day'], ['visit', 'visit-1']]);
     last().says('changed', { visits: [], other: true });
-    expect(keysAskedAgain(queries).slice(3)).toEqual([['lots'], ['waste']]);
+    expect(keysAskedAgain(queries).slice(4)).toEqual([['lots'], ['waste'], ['day']]);
   });
 
   it('looks up seldom while the line stands, and often when it is cut', () => {

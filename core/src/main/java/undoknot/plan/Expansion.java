@@ -277,8 +277,7 @@ final class Expansion {
                     0,
                     0);
         }
-        padOut();
-        waits(Doing.AIR_COVERS, (int) DryHold.EVAPORATES.toMinutes());
+        padOut((int) DryHold.EVAPORATES.toMinutes());
     }
 
     private void under(Doing doing, double ml, int minutes) {
@@ -295,7 +294,7 @@ final class Expansion {
         fluid(Doing.WIPE_DAMP, List.of(), Method.WIPE.usualMl(1));
         waits(Doing.PARK, minutes());
         add(Doing.WIPE_DRY, List.of());
-        add(Doing.POWER_ON, List.of());
+        padOut();
     }
 
     private void handsIn(Doing doing, double ml, int waitMinutes) {
@@ -348,11 +347,22 @@ final class Expansion {
     }
 
     private void padOut() {
-        if (site == Site.IN_CARRIAGE) {
+        padOut(0);
+    }
+
+    /** @param airMinutes that covers stay open before there is power: vapour ignites (handbook 8) */
+    private void padOut(int airMinutes) {
+        boolean inCarriage = site == Site.IN_CARRIAGE;
+        if (inCarriage) {
             add(Doing.PAD_OUT, List.of());
             if (leg.method().asksAfterwards()) {
                 add(Doing.LOOK_DRY, List.of());
             }
+        }
+        if (airMinutes > 0) {
+            waits(Doing.AIR_COVERS, airMinutes);
+        }
+        if (inCarriage) {
             add(Doing.POWER_ON, List.of());
         }
     }

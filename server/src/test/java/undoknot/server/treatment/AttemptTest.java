@@ -21,6 +21,7 @@ import org.springframework.http.HttpMethod;
 import undoknot.server.Api;
 import undoknot.server.MovableClock;
 import undoknot.server.ServerTest;
+import undoknot.server.Works;
 import undoknot.server.account.Role;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment;
@@ -385,81 +386,6 @@ class AttemptTest {
         assertThat(gatesOf(method)).isEqualTo(expected);
     }
 
-    private static Map<String, Object> treatmentOf(Method method) {
-        List<String> cyan = List.of("C");
-        return switch (method.kind()) {
-            case FLUSH ->
-                Map.of(
-                        "kind",
-                        "FLUSH",
-                        "flush",
-                        Map.of(
-                                "method",
-                                method,
-                                "temperatureC",
-                                method == Method.WARM ? 40 : 22,
-                                "strokes",
-                                List.of(Map.of(
-                                        "channel",
-                                        "C",
-                                        "volumeMl",
-                                        1,
-                                        "seconds",
-                                        60,
-                                        "resistance",
-                                        "FREE",
-                                        "effluent",
-                                        "INK",
-                                        "stream",
-                                        "WHOLE"))));
-            case SOAK ->
-                Map.of(
-                        "kind",
-                        "SOAK",
-                        "soak",
-                        Map.of(
-                                "place",
-                                method == Method.TRAY_SOAK ? "TRAY" : "PORT",
-                                "channels",
-                                cyan,
-                                "volumeMl",
-                                1,
-                                "plannedMinutes",
-                                10));
-            case BATH ->
-                Map.of(
-                        "kind",
-                        "BATH",
-                        "bath",
-                        Map.of(
-                                "channels",
-                                cyan,
-                                "volumeMl",
-                                5,
-                                "levelMm",
-                                3,
-                                "temperatureC",
-                                35,
-                                "bursts",
-                                1,
-                                "burstSeconds",
-                                60));
-            case CYCLE ->
-                Map.of(
-                        "kind",
-                        "CYCLE",
-                        "cycle",
-                        Map.of(
-                                "channels",
-                                cyan,
-                                "strength",
-                                method == Method.CYCLE_STRONG ? "STRONG" : "LIGHT",
-                                "count",
-                                1));
-            case HANDWORK -> Map.of("kind", "HANDWORK", "handwork", Map.of("method", method.name(), "channels", cyan));
-        };
-    }
-
     /** A laminated food head in a hold, a bottle that is not for it: what the form is told is what the log says. */
     @ParameterizedTest
     @EnumSource(Method.class)
@@ -473,7 +399,7 @@ class AttemptTest {
         String lot = lotOf("AMMONIA_CLEANER", 50);
         ObjectNode form =
                 api.json.createObjectNode().put("kind", method.kind().name()).put("lotId", lot);
-        form.set("treatment", api.json.valueToTree(treatmentOf(method)));
+        form.set("treatment", api.json.valueToTree(Works.of(method)));
         if (method.kind() == Treatment.Kind.FLUSH) {
             form.put("temperatureC", method == Method.WARM ? 40 : 22);
         }
