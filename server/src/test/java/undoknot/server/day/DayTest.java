@@ -5,130 +5,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
-import org.springframework.jdbc.core.JdbcTemplate;
-import undoknot.server.Api;
-import undoknot.server.MovableClock;
 import undoknot.server.ServerTest;
 import undoknot.server.account.Role;
 
-/** The order of the day over two heads and one person, who is there day and night. */
+/** The order of the day: proposed, pinned, brought up to date, tried, as a calendar; and by when a head is ready. */
 @ServerTest
-class DayTest {
-
-    private static final Map<String, Object> ALL_DAY = Map.of(
-            "opens",
-            "00:00",
-            "closes",
-            "23:59",
-            "days",
-            List.of("MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"));
-
-    private static final Map<String, Object> PLACES = Map.of("baths", 1, "trays", 2, "printers", 4, "testSlots", 2);
-
-    private static final List<String> POWERED =
-            List.of("POWER_ON", "CHECK", "CYCLE", "CYCLE_STRONG", "CHARGE", "PRIME", "PAGE", "ALIGN");
-
-    @Autowired
-    Api api;
-
-    @Autowired
-    JdbcTemplate jdbc;
-
-    @Autowired
-    MovableClock clock;
-
-    String wenna;
-    String first;
-    String second;
-
-    /** The heads of other tests leave the bench meanwhile. */
-    @BeforeEach
-    void alone() {
-        jdbc.update("update visit set closed_at = utc_timestamp(6), closed_by = 'day test', changes = changes + 1"
-                + " where closed_at is null");
-        api.as(Role.LEAD).put("/api/day/setup/places", PLACES).is(200);
-        for (JsonNode person : api.get("/api/day/setup").is(200).body().path("people")) {
-            boolean isWenna = person.path("name").asText().equals("Wenna Tarvick");
-            wenna = isWenna ? person.path("id").asText() : wenna;
-            put(person.path("id").asText(), isWenna, isWenna ? ALL_DAY : null, List.of())
-                    .is(200);
-        }
-        api.as(Role.TECHNICIAN);
-        first = head("CYCLE", 20);
-        second = head("PAD", 8);
-    }
-
-    @AfterEach
-    void back() {
-        jdbc.update("delete from day_pin");
-        jdbc.update("delete from proposed_day");
-        jdbc.update("delete from person_hours");
-        jdbc.update(
-                "update visit set closed_at = null, closed_by = null, changes = changes + 1 where closed_by = 'day test'");
-    }
-
-    private String head(String method, int out) {
-        String visit = api.newVisit(api.intake("VENNICK-B3", "C", "M", "Y"));
-        api.check(visit, UUID.randomUUID().toString(), out).is(200);
-        api.put(
-                        "/api/visits/" + visit + "/plan",
-                        Map.of("works", List.of(Map.of("method", method, "channels", List.of("C")))))
-                .is(200);
-        return visit;
-    }
-
-    private Api.Answer put(String person, boolean works, Object own, List<String> off) {
-        Map<String, Object> entry = new HashMap<>(Map.of("works", works, "off", off));
-        entry.put("own", own);
-        return api.put("/api/day/setup/people/" + person, entry);
-    }
-
-    private JsonNode propose() {
-        return api.post("/api/day", Map.of("anew", true)).is(200).body().path("day");
-    }
-
-    private static List<JsonNode> work(JsonNode day, String visit) {
-        List<JsonNode> work = new ArrayList<>();
-        for (JsonNode head : day.path("heads")) {
-            if (head.path("visitId").asText().equals(visit)) {
-                head.path("work").forEach(work::add);
-            }
-        }
-        return work;
-    }
-
-    private static Instant from(JsonNode work) {
-        return Instant.parse(work.path("from").asText());
-    }
-
-    /** A full hour in some hours' time from which on an hour is left before midnight, so that no shift ends in it. */
-    private Instant later() {
-        ZonedDateTime at = clock.instant()
-                .atZone(clock.getZone())
-                .truncatedTo(ChronoUnit.HOURS)
-                .plusHours(3);
-        return (at.getHour() >= 22 ? at.plusHours(3) : at).toInstant();
-    }
-
-    private Api.Answer pin(String visit, JsonNode work, Instant at) {
-        return api.put(
-                "/api/day/pins/" + visit + "/" + work.path("key").asText(),
-                Map.of("personId", wenna, "at", at.toString()));
-    }
+class DayTest extends OneDay {
 
     @Test
     void before_the_first_there_is_none_and_then_it_stands_for_everybody() {
@@ -237,118 +128,6 @@ class DayTest {
                 .isBetween(
                         from(work(before, first).get(0)),
                         from(work(before, first).get(0)).plusSeconds(1800));
-    }
-
-    @Test
-    void a_step_in_hand_is_where_it_is() {
-        api.put("/api/visits/" + second + "/runs/" + UUID.randomUUID(), Map.of())
-                .is(200);
-
-        JsonNode day = propose();
-
-        JsonNode begun = work(day, second).get(0);
-        assertThat(begun.path("begun").asBoolean()).isTrue();
-        assertThat(from(begun)).isEqualTo(Instant.parse(day.path("start").asText()));
-        // Whoever goes through it is no technician with hours here, and is there all the same.
-        assertThat(day.path("people")).hasSize(2);
-        assertThat(pin(second, begun, later()).status()).isEqualTo(409);
-    }
-
-    /** Whether the plan goes by the rules or was changed by hand. */
-    @ParameterizedTest
-    @CsvSource({"CONTACTS_DAMP, false", "BOARD_DAMP, false", "CONTACTS_DAMP, true", "BOARD_DAMP, true"})
-    void nothing_is_powered_in_a_hold(String entry, boolean byHand) {
-        String visit = byHand ? first : api.newVisit(api.intake("VENNICK-B3", "C", "M", "Y"));
-        if (!byHand) {
-            api.check(visit, UUID.randomUUID().toString(), 30).is(200);
-        }
-        api.head(visit, entry).is(200);
-        Instant until = null;
-        for (JsonNode kept : api.get("/api/visits/" + visit).body().at("/head/keptFrom")) {
-            until = kept.path("until").isTextual()
-                    ? Instant.parse(kept.path("until").asText())
-                    : until;
-        }
-        assertThat(until).as("a hold with an end").isNotNull();
-
-        List<JsonNode> work = work(propose(), visit);
-
-        List<JsonNode> powered = work.stream()
-                .filter(w -> POWERED.contains(w.path("doing").asText()))
-                .toList();
-        assertThat(powered).isNotEmpty();
-        for (JsonNode one : powered) {
-            assertThat(from(one)).as(one.toString()).isAfterOrEqualTo(until.truncatedTo(ChronoUnit.MINUTES));
-        }
-    }
-
-    /** A soak of forty minutes that nobody leads: it is ended when it is over, and its hold counts from then. */
-    @Test
-    void what_soaks_is_lifted_out_and_dries_before_it_is_powered() {
-        String lot = api.lotOf("AQUEOUS_CLEANER", 50);
-        api.put(
-                        "/api/visits/" + first + "/attempts/" + UUID.randomUUID(),
-                        Map.of(
-                                "lotId",
-                                lot,
-                                "site",
-                                "ON_BENCH",
-                                "wet",
-                                "BASE_ONLY",
-                                "departureReason",
-                                "the customer asked",
-                                "treatment",
-                                Map.of(
-                                        "kind",
-                                        "SOAK",
-                                        "soak",
-                                        Map.of(
-                                                "place",
-                                                "TRAY",
-                                                "channels",
-                                                List.of("C"),
-                                                "volumeMl",
-                                                20,
-                                                "plannedMinutes",
-                                                40))))
-                .is(200);
-
-        JsonNode day = propose();
-
-        List<JsonNode> work = work(day, first);
-        Instant over = clock.instant().plus(38, ChronoUnit.MINUTES);
-        assertThat(work.get(0).path("doing").asText()).isEqualTo("LIFT_OUT");
-        assertThat(from(work.get(0))).isAfter(over);
-        for (JsonNode head : day.path("heads")) {
-            if (head.path("visitId").asText().equals(first)) {
-                assertThat(head.path("runsIn").toString()).isEqualTo("[\"TRAY\"]");
-            }
-        }
-        work.stream()
-                .filter(w -> POWERED.contains(w.path("doing").asText()))
-                .forEach(w -> assertThat(from(w)).isAfter(over.plus(2, ChronoUnit.HOURS)));
-    }
-
-    /** Two of three channels; the third is left out of the printer. */
-    @Test
-    void an_ink_change_is_planned_by_its_own_steps() {
-        var intake = api.intake("VENNICK-B3", "C", "M");
-        intake.put("purpose", "INK_CHANGE");
-        intake.putArray("symptoms");
-        String visit = api.newVisit(intake);
-
-        List<JsonNode> work = work(propose(), visit);
-
-        assertThat(work.stream().map(w -> w.path("doing").asText()))
-                .containsSubsequence("CARTRIDGES_OFF", "PROTECT", "PULSES", "PAD_OUT", "CARTRIDGE", "SIGN_OFF");
-        JsonNode pulses = work.stream()
-                .filter(w -> w.path("doing").asText().equals("PULSES"))
-                .findFirst()
-                .orElseThrow();
-        // Four minutes a port.
-        assertThat(java.time.Duration.between(
-                        from(pulses), Instant.parse(pulses.path("until").asText())))
-                .hasMinutes(8);
     }
 
     @Test
