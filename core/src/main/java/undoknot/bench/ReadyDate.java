@@ -11,7 +11,7 @@ import undoknot.plan.Forecast;
  *
  * @param reckoned minutes from now by the plan alone
  * @param by minutes from now that nine in ten keep
- * @param half minutes from now by which half are ready, by the plan alone
+ * @param half minutes from now by which half are ready
  * @param cases earlier heads that it was set against
  * @param byRecord whether there were enough of them; else it is the plan alone
  */
@@ -19,6 +19,8 @@ public record ReadyDate(int reckoned, int by, int half, int cases, boolean byRec
 
     /** Share of heads that keep what is promised. */
     public static final double NINE_IN_TEN = 0.9;
+
+    private static final double HALF = 0.5;
 
     /** Fewer cases than this say nothing about one in ten. */
     public static final int ENOUGH = 20;
@@ -47,16 +49,16 @@ public record ReadyDate(int reckoned, int by, int half, int cases, boolean byRec
         Arrays.sort(ready);
         int reckoned = Math.max(1, ready[(int) Math.ceil(NINE_IN_TEN * PLAYS) - 1]);
         boolean enough = ratios.size() >= ENOUGH;
-        double stretch = enough ? ofRecord(ratios) : 1;
-        return new ReadyDate(
-                reckoned, (int) Math.ceil(reckoned * stretch), ready[PLAYS / 2 - 1], ratios.size(), enough);
+        int by = enough ? (int) Math.ceil(reckoned * ofRecord(ratios, NINE_IN_TEN)) : reckoned;
+        int half = enough ? (int) Math.ceil(reckoned * ofRecord(ratios, HALF)) : ready[PLAYS / 2 - 1];
+        return new ReadyDate(reckoned, by, half, ratios.size(), enough);
     }
 
-    /** The ratio that nine in ten of the cases and the next one keep: of n sorted ones the (n + 1) · 0.9-th, rounded up. */
-    private static double ofRecord(List<Double> ratios) {
+    /** The ratio that such a share of the cases and the next one keep: of n sorted ones the (n + 1) · share-th, rounded up. */
+    private static double ofRecord(List<Double> ratios, double share) {
         double[] sorted =
                 ratios.stream().mapToDouble(Double::doubleValue).sorted().toArray();
-        int rank = (int) Math.ceil(NINE_IN_TEN * (sorted.length + 1));
+        int rank = (int) Math.ceil(share * (sorted.length + 1));
         return sorted[Math.min(rank, sorted.length) - 1];
     }
 

@@ -53,18 +53,18 @@ class ReadyDateTest {
     @Test
     void twenty_earlier_heads_stretch_it_and_nineteen_do_not() {
         assertThat(of(turn(0, 100, 1), ALWAYS, Collections.nCopies(20, 2.0)))
-                .isEqualTo(new ReadyDate(100, 200, 100, 20, true));
+                .isEqualTo(new ReadyDate(100, 200, 200, 20, true));
         assertThat(of(turn(0, 100, 1), ALWAYS, Collections.nCopies(19, 2.0)))
                 .isEqualTo(new ReadyDate(100, 100, 100, 19, false));
     }
 
     @Test
-    void of_forty_ratios_the_thirty_seventh_counts() {
-        // ceil(0.9 × 41) = 37.
+    void of_forty_ratios_the_thirty_seventh_counts_and_the_twenty_first_for_half() {
+        // ceil(0.9 × 41) = 37, ceil(0.5 × 41) = 21.
         List<Double> ratios =
                 IntStream.rangeClosed(1, 40).mapToObj(i -> i / 10.0).toList();
 
-        assertThat(of(turn(0, 100, 1), ALWAYS, ratios).by()).isEqualTo(370);
+        assertThat(of(turn(0, 100, 1), ALWAYS, ratios)).isEqualTo(new ReadyDate(100, 370, 210, 40, true));
     }
 
     @Test

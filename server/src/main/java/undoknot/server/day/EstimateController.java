@@ -56,7 +56,7 @@ class EstimateController {
      * By when it is ready.
      *
      * @param by nine times in ten
-     * @param half one time in two, by the plan alone
+     * @param half one time in two
      * @param cases earlier heads that the plan was set against
      * @param byRecord whether there were enough of them; else it is the plan alone
      */

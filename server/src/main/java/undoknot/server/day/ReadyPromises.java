@@ -57,7 +57,7 @@ public class ReadyPromises {
 
     /**
      * @param by a time at which the shop is open
-     * @param half when half of such heads are ready, by the plan alone
+     * @param half when half of such heads are ready
      */
     record Said(ReadyDate date, Instant by, Instant half) {}
 
