@@ -218,6 +218,7 @@ export function Summary({ day }: { day: KeptDay }) {
         ? 'Every head keeps its promise. '
         : `${count('HEADS', late)} ${late === 1 ? 'misses its promise' : 'miss their promise'}, ${minutesWords(day.lateMinutes)} in all. `}
       {isBest && 'No order of this work is less late. '}
+      {!day.repeatable && 'The search ran out of time: another run may come to another day. '}
       {isBetter && `Taken as they came it would be ${minutesWords(day.firstComeLateMinutes)}. `}
       <Box component="span" sx={{ color: 'text.secondary' }}>
         Made {moment(day.madeAt)} by {day.madeBy}.

@@ -171,6 +171,12 @@ describe('the day', () => {
     expect(screen.getByText('35 % another round')).toBeVisible();
   });
 
+  it('says when another run may come to another day', async () => {
+    pretendServer({ 'GET /api/day': { ...DAY, day: kept({ repeatable: false }) } });
+    show(<DayPage />);
+    expect(await screen.findByText(/another run may come to another day/)).toBeVisible();
+  });
+
   it('has a step pinned by keys, for another person and later', async () => {
     const sent = pretendServer({ 'GET /api/day': DAY, 'PUT /api/day/pins/v2/before-CHECK': DAY });
     show(<DayPage />);
