@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { answer, api } from '../api/http';
 import { pretendServer, problem, show } from '../test/fixtures';
@@ -60,6 +60,32 @@ describe('the session gate', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Sign in' }));
     await waitFor(() => expect(screen.queryByText('Your session has ended')).not.toBeInTheDocument());
     expect(screen.getByLabelText('typed')).toHaveValue('half a word');
+  });
+
+  it('does not take a slow answer from before signing in for another end', async () => {
+    let late: () => void = () => undefined;
+    const gone = problem(401, {});
+    pretendServer({
+      'GET /api/session': person,
+      'GET /api/bench': gone,
+      'GET /api/lots': () => new Promise((resolve) => (late = () => resolve(gone))),
+      'POST /api/session': person,
+    });
+    show(<SessionGate>inside</SessionGate>);
+    await screen.findByText('inside');
+    const slow = answer(api.GET('/api/lots')).catch((e: unknown) => e);
+    await answer(api.GET('/api/bench')).catch(() => undefined);
+    fireEvent.change(await screen.findByLabelText('Password'), { target: { value: 'secret' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Sign in' }));
+    await waitFor(() => expect(screen.queryByText('Your session has ended')).not.toBeInTheDocument());
+    await act(async () => {
+      late();
+      expect(await slow).toMatchObject({ status: 401 });
+    });
+    expect(screen.queryByText('Your session has ended')).not.toBeInTheDocument();
+    // What is asked since then is taken at its word.
+    await answer(api.GET('/api/bench')).catch(() => undefined);
+    expect(await screen.findByText('Your session has ended')).toBeInTheDocument();
   });
 
   it('does not take a lost connection for an ended session', async () => {

@@ -30,10 +30,19 @@ export class Problem extends Error {
 
 const listeners = new Set<() => void>();
 
+/** How often somebody signed in on this page; what was asked before the last time says nothing of the session since. */
+let signIns = 0;
+
 /** Tells when the session ended while somebody was at work. */
 export function onSignedOut(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
+}
+
+function signedOut(askedAfter: number) {
+  if (askedAfter === signIns) {
+    listeners.forEach((listener) => listener());
+  }
 }
 
 function csrfToken(): string {
@@ -56,6 +65,7 @@ function offline(): Problem {
  */
 async function send(request: Request): Promise<Response> {
   const spare = request.clone();
+  const askedAfter = signIns;
   let response = await fetchOnce(request);
   if (response.status === 403 && request.method !== 'GET') {
     const problem = await read(response.clone());
@@ -68,11 +78,19 @@ async function send(request: Request): Promise<Response> {
   if (!response.ok) {
     const problem = await read(response);
     if (problem.isSignedOut && new URL(request.url).pathname !== '/api/session') {
-      listeners.forEach((listener) => listener());
+      signedOut(askedAfter);
     }
     throw problem;
   }
+  if (isSignIn(request)) {
+    signIns += 1;
+  }
   return response;
+}
+
+/** By password, by PIN or with the first code. */
+function isSignIn({ method, url }: Request): boolean {
+  return method === 'POST' && new URL(url).pathname.startsWith('/api/session');
 }
 
 async function fetchOnce(request: Request): Promise<Response> {
@@ -154,6 +172,7 @@ function sendImage(
   answer: 'json' | 'blob',
   progress: (share: number) => void,
 ): Promise<unknown> {
+  const askedAfter = signIns;
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open(method, url);
@@ -173,7 +192,7 @@ function sendImage(
       void bodyOf(request.response).then((body) => {
         const problem = problemOf(request.status, body);
         if (problem.isSignedOut) {
-          listeners.forEach((listener) => listener());
+          signedOut(askedAfter);
         }
         reject(problem);
       });

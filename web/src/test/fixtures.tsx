@@ -386,8 +386,9 @@ export function pretendServer(answers: Record<string, unknown>) {
         .sort((a, b) => b.length - a.length)[0];
       sent.push({ method, path, body: text === '' ? undefined : JSON.parse(text) });
       const known = key === undefined ? undefined : answers[key];
-      const answer =
-        typeof known === 'function' ? (known as (request: unknown) => unknown)(sent.at(-1)) : known;
+      const answer: unknown = await (typeof known === 'function'
+        ? (known as (request: unknown) => unknown)(sent.at(-1))
+        : known);
       if (answer instanceof Response) {
         return answer.clone();
       }
