@@ -72,6 +72,15 @@ describe('listening for changes', () => {
     expect(keysAskedAgain(queries)).toEqual(['all']);
   });
 
+  it('tells how old what it shows is, until its line has stood once', () => {
+    expect(last().url).toMatch(/^\/api\/changes\?age=\d+$/);
+    last().says('error');
+    act(() => void vi.advanceTimersByTime(1_500));
+    expect(Line.opened).toHaveLength(2);
+    // Everything is asked for again once it stands.
+    expect(last().url).toBe('/api/changes');
+  });
+
   it('takes silence for a cut line', () => {
     const first = last();
     act(() => void vi.advanceTimersByTime(20_000));

@@ -68,6 +68,7 @@ export function listenForChanges(queries: QueryClient): () => void {
   let news: ReturnType<typeof setTimeout> | undefined;
   let again: ReturnType<typeof setTimeout> | undefined;
   let wasCut = false;
+  let wasOpen = false;
 
   function heard() {
     clearTimeout(silence);
@@ -89,13 +90,15 @@ export function listenForChanges(queries: QueryClient): () => void {
     again = setTimeout(open, TRY_AGAIN_MS);
   }
   function open() {
-    line = new EventSource('/api/changes');
+    // What is shown may have been asked for before this line stands, as long ago as the page is old.
+    line = new EventSource(wasOpen ? '/api/changes' : `/api/changes?age=${Math.ceil(performance.now())}`);
     heard();
     line.addEventListener('open', () => {
       heard();
       clearTimeout(news);
       news = undefined;
       isStanding = true;
+      wasOpen = true;
       setCut(null);
       if (wasCut) {
         // What happened meanwhile was not heard.

@@ -1,5 +1,5 @@
 import { Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import type { Advice, LedStep, Mark } from '../api/types';
 import { useJudgement } from '../api/queries';
@@ -39,12 +39,13 @@ function Strokes({ visit, lots, run, step, now, voice, advice }: StepProps & { a
   // As it stood when this step was come to; what is given here is known to the form.
   const open = visit.attempts.find((a) => a.id === run.workId && a.rounds?.open);
   const [goesOn] = useState(open);
+  const asked = useMemo(() => askedOf(way, run.method, step), [way, run.method, step]);
   const rounds = useRounds({
     visit,
     lots,
     advice,
     goesOn,
-    asked: askedOf(way, run.method, step),
+    asked,
     draftKey: `run-${run.id}`,
     left: () => undefined,
   });
@@ -52,9 +53,9 @@ function Strokes({ visit, lots, run, step, now, voice, advice }: StepProps & { a
   // Somebody else began these rounds meanwhile: they go on, and none is begun beside them.
   useEffect(() => {
     if (open && open.id !== form.getValues('id') && form.getValues('pending').length === 0) {
-      form.reset(resumeRounds(visit, open));
+      form.reset(resumeRounds(visit, open, asked));
     }
-  }, [open, form, visit]);
+  }, [open, form, visit, asked]);
   // Whoever said that a fresh pad was laid said so of the first stroke.
   const isPadLaid = run.steps.some((one) => one.step.doing === 'PROTECT' && one.state === 'DONE');
   useEffect(() => {

@@ -8,6 +8,7 @@ import {
   newStroke,
   nextMark,
   padAfter,
+  resumeRounds,
   sameAs,
   startRounds,
   usualDose,
@@ -81,6 +82,14 @@ describe('rounds as they open', () => {
     expect(screen.getByText(/Doses by the house rule: 3 mL, a soak, then 1 mL/)).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: 'Whole stream' })).not.toBeInTheDocument();
     expect(screen.queryByRole('button', { pressed: true, name: /pad/ })).not.toBeInTheDocument();
+  });
+
+  it('go on with the doses of a plan, whoever goes on, where a port had no stroke yet', () => {
+    const planned = new URLSearchParams('doses=C:0.5,M:0.5');
+    const first = newStroke(startRounds(visit(), planned, [], ''), 'C', 0.5);
+    const [attempt] = begun('sitting-1', [first]).attempts;
+    expect(resumeRounds(visit(), attempt, planned).doses).toEqual({ M: '0.5' });
+    expect(resumeRounds(visit(), attempt).doses).toEqual({});
   });
 
   it('do not begin without a bottle', async () => {

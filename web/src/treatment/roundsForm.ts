@@ -117,11 +117,18 @@ export function startRounds(visit: Visit, query: URLSearchParams, lots: Lot[], t
   };
 }
 
-/** The page for rounds that were begun, here or on another screen. */
-export function resumeRounds(visit: Visit, attempt: Attempt): RoundsForm {
+/**
+ * The page for rounds that were begun, here or on another screen.
+ *
+ * @param planned the doses of a plan; they hold for the ports that had no stroke yet
+ */
+export function resumeRounds(visit: Visit, attempt: Attempt, planned = new URLSearchParams()): RoundsForm {
   const flush = attempt.treatment.flush!;
+  const opened = startRounds(visit, planned, [], '');
+  const had = new Set(flush.strokes.map((stroke) => stroke.channel));
   return {
-    ...startRounds(visit, new URLSearchParams(), [], ''),
+    ...opened,
+    doses: Object.fromEntries(Object.entries(opened.doses).filter(([channel]) => !had.has(channel))),
     id: attempt.id,
     method: flush.method ?? 'FLUSH',
     lotId: attempt.lot?.id ?? '',

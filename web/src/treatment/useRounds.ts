@@ -59,7 +59,7 @@ export function useRounds({ visit, lots, advice, goesOn, asked: wanted, draftKey
     // An ink change goes port by port: each has rounds of its own.
     draftKey ??
       `rounds-${goesOn?.id ?? visit.id}${!goesOn && visit.procedure ? `-${query.get('channels') ?? ''}` : ''}`,
-    () => (goesOn ? resumeRounds(visit, goesOn) : startRounds(visit, query, lots, today)),
+    () => (goesOn ? resumeRounds(visit, goesOn, wanted) : startRounds(visit, query, lots, today)),
     roundsSchema,
   );
   const value = form.watch();

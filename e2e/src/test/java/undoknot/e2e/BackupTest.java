@@ -159,6 +159,32 @@ class BackupTest {
         }
     }
 
+    /** The server that {@code ./start} would have begun: a process that has its name and is to be stopped. */
+    private static final String PRETEND_SERVER =
+            "(exec -a undo-knot.jar sleep 600 </dev/null >/dev/null 2>&1 & echo $!)" + " > $RUN/shop-db/server-pid";
+
+    @Test
+    void nothing_is_put_back_while_another_server_uses_the_record() throws Exception {
+        Path file = folder.resolve("made.tar");
+        try (Standing one = new Standing("one")) {
+            one.flyway("1").migrate();
+            assertEquals(0, run("one", "./backup " + file).code);
+            try (Connection other = DriverManager.getConnection(URL, "app", one.password);
+                    Statement s = other.createStatement()) {
+                s.execute("create table written_since (id int)");
+                run("one", PRETEND_SERVER);
+                Ran refused = run("one", "./restore " + file + " --replace");
+                assertTrue(refused.code != 0 && refused.said.contains("another server"), refused.said);
+                s.execute("insert into written_since values (1)");
+            }
+            assertEquals(List.of("1"), one.rows("select id from written_since"));
+            run("one", PRETEND_SERVER);
+            Ran restored = run("one", "./restore " + file + " --replace");
+            assertEquals(0, restored.code, restored.said);
+            assertEquals(List.of(), one.rows("show tables like 'written_since'"));
+        }
+    }
+
     private static final String URL = "jdbc:mariadb://127.0.0.1:3377/undoknot";
 
     private static final String COLUMNS =

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -28,6 +29,12 @@ abstract class BrowserTest {
     static final String PASSWORD = "quay-lantern";
 
     private static final double PATIENCE_MS = 60_000;
+
+    /**
+     * What a page hears of comes in well under two seconds ({@code bench/together} measures it); on a busy machine within what is far
+     * below the half minute after which it would have looked by itself.
+     */
+    static final LocatorAssertions.IsVisibleOptions SOON = new LocatorAssertions.IsVisibleOptions().setTimeout(10_000);
 
     final Shop shop = Shop.open();
     private final List<BrowserContext> contexts = new ArrayList<>();

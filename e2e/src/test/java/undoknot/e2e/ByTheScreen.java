@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,6 +22,19 @@ abstract class ByTheScreen extends BrowserTest {
     private Locator large() {
         return page.locator("section[aria-label='What now'] > a, section[aria-label='What now'] > div > button")
                 .first();
+    }
+
+    /** Faults as "CAUSE SEVERITY CHANNEL", joined by a plus. */
+    void standIn(String faults) {
+        List<String> json = new ArrayList<>();
+        for (String fault : faults.split(" \\+ ")) {
+            String[] part = fault.split(" ");
+            json.add("{\"cause\":\"%s\",\"severity\":\"%s\",\"channel\":\"%s\"}".formatted(part[0], part[1], part[2]));
+        }
+        shop.jdbc.update(
+                "insert into stand_in (head_id, faults, seed) select head_id, ?, 7 from visit where id = ?",
+                json.toString(),
+                visit);
     }
 
     String advised() {
@@ -100,7 +114,7 @@ abstract class ByTheScreen extends BrowserTest {
         backOnTheVisit();
     }
 
-    private void read() {
+    void read() {
         button(page, "Print a simulated check").click();
         Locator accept = button(page, "Accept as check " + (checks + 1));
         Locator none = page.getByText("The stand-in cannot print").first();
@@ -119,7 +133,7 @@ abstract class ByTheScreen extends BrowserTest {
     }
 
     /** Looks where the screen says, at what the stand-in shows, and taps that. */
-    private void look() {
+    void look() {
         Locator proposed = page.getByRole(AriaRole.REGION).first();
         assertThat(proposed).hasAccessibleName(Pattern.compile("^Check this: "));
         proposed.getByText("Look at the simulated head").click();

@@ -43,17 +43,4 @@ class SavedHeadsTest extends ByTheScreen {
         }
         Assertions.fail("no end after " + way);
     }
-
-    /** Faults as "CAUSE SEVERITY CHANNEL", joined by a plus. */
-    private void standIn(String faults) {
-        List<String> json = new ArrayList<>();
-        for (String fault : faults.split(" \\+ ")) {
-            String[] part = fault.split(" ");
-            json.add("{\"cause\":\"%s\",\"severity\":\"%s\",\"channel\":\"%s\"}".formatted(part[0], part[1], part[2]));
-        }
-        shop.jdbc.update(
-                "insert into stand_in (head_id, faults, seed) select head_id, ?, 7 from visit where id = ?",
-                json.toString(),
-                visit);
-    }
 }

@@ -2,7 +2,9 @@ package undoknot.server.changes;
 
 import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +42,9 @@ public class ChangeWatch implements SmartLifecycle {
 
     private static final int MOST_PAGES = 500;
 
+    /** A page looks by itself after that time, whatever it was told. */
+    static final Duration OLDEST = Duration.ofSeconds(30);
+
     /** Lines of those who are not signed in: a link that got about takes none from the shop. */
     private static final int MOST_WALLS = 20;
 
@@ -49,11 +54,15 @@ public class ChangeWatch implements SmartLifecycle {
      */
     record Changed(List<UUID> visits, boolean other) {
         private static final Changed SOMETHING = new Changed(List.of(), true);
+        private static final Changed NOTHING = new Changed(List.of(), false);
 
         boolean isNothing() {
             return visits.isEmpty() && !other;
         }
     }
+
+    /** What pages were told, and when. */
+    private record Told(long atNanos, Changed changed) {}
 
     /** What stood at the last look. */
     private record Seen(Map<UUID, VisitStamp> open, long revision) {
@@ -83,15 +92,21 @@ public class ChangeWatch implements SmartLifecycle {
     private Seen seen;
     private int beat;
 
+    /** For a page whose line stands only after it asked for what it shows: what changed in between. */
+    private final Deque<Told> lately = new ArrayDeque<>();
+
     ChangeWatch(Visits visits, JdbcTemplate jdbc, @Value("${undoknot.changes-every}") Duration every) {
         this.every = every;
         this.visits = visits;
         this.jdbc = jdbc;
     }
 
-    /** @param session of the page; its line ends with it */
-    SseEmitter open(String session) {
-        return open(() -> stands(session), true);
+    /**
+     * @param session of the page; its line ends with it
+     * @param age how old what it shows may be; what it was not told meanwhile, it is told at once
+     */
+    SseEmitter open(String session, Duration age) {
+        return open(() -> stands(session), true, age);
     }
 
     /**
@@ -100,7 +115,7 @@ public class ChangeWatch implements SmartLifecycle {
      * @param stands whether what opened it still does
      */
     public SseEmitter open(BooleanSupplier stands) {
-        return open(stands, false);
+        return open(stands, false, Duration.ZERO);
     }
 
     private boolean stands(String session) {
@@ -109,7 +124,7 @@ public class ChangeWatch implements SmartLifecycle {
         return found != null && found > 0;
     }
 
-    private SseEmitter open(BooleanSupplier stands, boolean tellsKeys) {
+    private SseEmitter open(BooleanSupplier stands, boolean tellsKeys, Duration age) {
         long walls = pages.stream().filter(page -> !page.tellsKeys).count();
         if (pages.size() >= MOST_PAGES || !tellsKeys && walls >= MOST_WALLS) {
             throw Refused.because(
@@ -127,7 +142,35 @@ public class ChangeWatch implements SmartLifecycle {
         pages.add(page);
         // What is sent at once tells the page that its line stands.
         send(page, SseEmitter.event().name("beat").data(""));
+        Changed missed = toldWithin(age);
+        if (!missed.isNothing()) {
+            send(page, SseEmitter.event().name("changed").data(missed));
+        }
         return line;
+    }
+
+    private synchronized Changed toldWithin(Duration age) {
+        if (age.isZero()) {
+            return Changed.NOTHING;
+        }
+        // A change is found by a look that comes after it.
+        long from = System.nanoTime() - age.plus(every).toNanos();
+        List<Changed> missed = lately.stream()
+                .filter(told -> told.atNanos >= from)
+                .map(Told::changed)
+                .toList();
+        return new Changed(
+                missed.stream()
+                        .flatMap(changed -> changed.visits.stream())
+                        .distinct()
+                        .toList(),
+                missed.stream().anyMatch(Changed::other));
+    }
+
+    private void remember(Changed changed) {
+        long now = System.nanoTime();
+        lately.addLast(new Told(now, changed));
+        lately.removeIf(told -> told.atNanos < now - OLDEST.toNanos());
     }
 
     private synchronized void firstLook() {
@@ -154,10 +197,11 @@ public class ChangeWatch implements SmartLifecycle {
             return;
         }
         Seen now = whatStands();
-        Changed changed = seen == null ? new Changed(List.of(), false) : now.since(seen);
+        Changed changed = seen == null ? Changed.NOTHING : now.since(seen);
         seen = now;
         beat++;
         if (!changed.isNothing()) {
+            remember(changed);
             pages.forEach(page ->
                     send(page, SseEmitter.event().name("changed").data(page.tellsKeys ? changed : Changed.SOMETHING)));
         }

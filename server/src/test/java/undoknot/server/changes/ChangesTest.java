@@ -52,7 +52,12 @@ class ChangesTest {
     }
 
     private MvcResult page(Cookie session) throws Exception {
-        return mvc.perform(get("/api/changes").cookie(session)).andReturn();
+        return page(session, "0");
+    }
+
+    private MvcResult page(Cookie session, String age) throws Exception {
+        return mvc.perform(get("/api/changes").param("age", age).cookie(session))
+                .andReturn();
     }
 
     private static String heard(MvcResult page) throws Exception {
@@ -73,6 +78,22 @@ class ChangesTest {
         api.check(visit, UUID.randomUUID().toString(), 3).is(200);
         watch.look();
         assertThat(heard(page).substring(before)).contains(visit);
+    }
+
+    /** Another page heard of it; this one asked for the bench before, and its line stands only now. */
+    @Test
+    void a_page_whose_line_stands_late_is_told_what_changed_since_it_asked() throws Exception {
+        Cookie session = signedIn();
+        page(session);
+        watch.look();
+        String visit = api.as(Role.TECHNICIAN).newVisit();
+        watch.look();
+        assertThat(heard(page(session, "20000"))).contains("event:changed", visit);
+        assertThat(heard(page(session, "0"))).doesNotContain("event:changed");
+        assertThat(heard(page(session, "-5"))).doesNotContain("event:changed");
+        // Longer ago than a page goes without looking by itself.
+        assertThat(heard(page(session, "99999999999"))).contains(visit);
+        assertThat(page(session, "long").getResponse().getStatus()).isEqualTo(400);
     }
 
     @Test
