@@ -10,6 +10,7 @@ import { WriteProblem } from '../app/states';
 import { useKeys } from '../app/useKeys';
 import { word } from '../words/words';
 import { backOf, litPorts, stepTitle } from './ledWords';
+import { NextHead } from './NextHead';
 import { PortDrawing } from './PortDrawing';
 import { RunStep } from './RunStep';
 import { useAwake } from './useAwake';
@@ -83,6 +84,8 @@ export function Led({ visit, lots, run, now }: Props) {
           now={now}
           voice={voice}
         />
+        {/* Whatever the hands are at, a head whose time is over calls. */}
+        <NextHead visit={visit} now={now} isFree={false} />
         <WriteProblem problem={takeBack.problem ?? leave.problem} />
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
           <Button

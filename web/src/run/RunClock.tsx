@@ -42,7 +42,7 @@ export function RunClock({ visit, clock, now, voice, over, end, isBusy }: Props)
         {isDue ? 'Over since' : 'Until'} {hour(clock.dueAt)}.
         {!isDue && `${next ? ` Pedal: go to ${next.tag}.` : ''} Long press: end it now.`}
       </Typography>
-      {!isDue && <NextHead visit={visit} now={now} isFree />}
+      {!isDue && next && !next.isDue && <NextHead visit={visit} now={now} isFree />}
       <BigButton does={end} loading={isBusy} isPedal={false} variant={isDue ? 'contained' : 'outlined'}>
         {isDue ? over : 'End it now'}
       </BigButton>

@@ -84,7 +84,7 @@ class TwoHeadsByPedalTest extends PedalTest {
         press();
         upTo("Pad out");
         press();
-        take("Contacts and board", "Both dry");
+        assertThat(now().getByRole(AriaRole.HEADING)).containsText("Mains on");
         assertEquals(List.of(1), strokes(flushed));
         assertEquals(List.of(0), strokes(soaks));
     }
