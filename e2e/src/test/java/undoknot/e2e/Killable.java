@@ -29,6 +29,7 @@ final class Killable implements AutoCloseable {
         process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:+UseSerialGC",
+                        "-XX:TieredStopAtLevel=1",
                         "-Xmx400m",
                         "-cp",
                         System.getProperty("java.class.path"),

@@ -54,7 +54,8 @@ class SavedByStepsTest extends ByTheScreen {
 
     /** One thing of the step in hand: an answer, a wait that is over, its button, or its own page. */
     private void step() {
-        String title = page.locator("[aria-current=step]").innerText().replace("▸", "").strip();
+        String title =
+                page.locator("[aria-current=step]").innerText().replace("▸", "").strip();
         way.add(title);
         Locator asked = now().getByRole(AriaRole.GROUP).first();
         Locator button = large(
