@@ -3,11 +3,7 @@ package undoknot.server.scan;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -25,15 +21,6 @@ final class Turns {
     private final Semaphore measuring = new Semaphore(1, true);
     private final Semaphore storing = new Semaphore(1, true);
     private final Semaphore sending = new Semaphore(1, true);
-
-    /** Work on a picture takes seconds of a core: those who do it let everybody else's requests go first. */
-    private final ExecutorService hands = Executors.newFixedThreadPool(ALL, work -> {
-        Thread thread = new Thread(work, "picture");
-        thread.setDaemon(true);
-        thread.setPriority(Thread.MIN_PRIORITY);
-        return thread;
-    });
-
     private final Map<String, Semaphore> people = new ConcurrentHashMap<>();
 
     /** Who waits for room or has it, in the order in which they came. */
@@ -66,7 +53,7 @@ final class Turns {
         try {
             room.acquireUninterruptibly(share);
             hasRoom = true;
-            T done = byHands(work);
+            T done = work.get();
             storing.acquireUninterruptibly();
             try {
                 room.release(share);
@@ -81,20 +68,6 @@ final class Turns {
             if (hasRoom) {
                 room.release(share);
             }
-        }
-    }
-
-    private <T> T byHands(Supplier<T> work) {
-        try {
-            return CompletableFuture.supplyAsync(work, hands).join();
-        } catch (CompletionException e) {
-            if (e.getCause() instanceof RuntimeException refused) {
-                throw refused;
-            }
-            if (e.getCause() instanceof Error broken) {
-                throw broken;
-            }
-            throw e;
         }
     }
 
