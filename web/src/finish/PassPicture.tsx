@@ -1,4 +1,4 @@
-import { Box } from '@mui/material';
+import { Scrolls } from '../app/Scrolls';
 import type { AlignPass } from '../api/types';
 
 const COLUMN = 96;
@@ -22,7 +22,7 @@ export function PassPicture({ passes }: { passes: AlignPass[] }) {
   const height = TOP + PLOT + 30;
   const clamp = (step: number) => Math.max(scale.least, Math.min(scale.most, step));
   return (
-    <Box sx={{ overflowX: 'auto' }}>
+    <Scrolls label="Picture of the passes">
       <svg
         role="img"
         aria-label={`Passes: ${like.map((p, i) => `pass ${i + 1}, ${p.best.join(' ')}`).join('; ')}`}
@@ -94,6 +94,6 @@ export function PassPicture({ passes }: { passes: AlignPass[] }) {
           );
         })}
       </svg>
-    </Box>
+    </Scrolls>
   );
 }

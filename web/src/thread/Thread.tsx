@@ -1,6 +1,6 @@
-import { Box } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import type { Bead } from '../api/types';
+import { Scrolls } from '../app/Scrolls';
 import { capital, word } from '../words/words';
 import { BEAD_WIDTH, KNOT_PATHS } from './shapes';
 
@@ -42,7 +42,7 @@ export function Thread({ beads, height = 44, isClosed }: Props) {
   const loose = isClosed ? 0 : 26;
   const label = `Thread: ${beads.map(beadWords).join('; ')}`;
   return (
-    <Box sx={{ overflowX: 'auto', overflowY: 'hidden', lineHeight: 0 }}>
+    <Scrolls label="Thread" sx={{ overflowY: 'hidden', lineHeight: 0 }}>
       <svg
         role="img"
         aria-label={capital(label)}
@@ -60,7 +60,7 @@ export function Thread({ beads, height = 44, isClosed }: Props) {
           {!isClosed && !isFrayed && <path d={`M${total} 0h20`} strokeDasharray="1 7" />}
         </g>
       </svg>
-    </Box>
+    </Scrolls>
   );
 }
 
