@@ -1,6 +1,7 @@
 package undoknot.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -126,6 +127,7 @@ class SavedByStepsTest extends ByTheScreen {
             assertTrue(way.size() < MOST, "no end after " + way);
         }
         System.out.println("led by steps " + led + " times: " + way);
+        assertEquals("Finish and return", way.get(way.size() - 1), "no end after " + way);
         assertTrue(led > 0, "nothing was led: " + way);
     }
 }
