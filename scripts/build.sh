@@ -4,7 +4,7 @@
 APP="$RUN/app"
 
 # How ./start runs the server, so that what bench/ measures is what a shop has. Quick to give memory back after a large scan.
-SERVER_MEMORY="-Xms128m -Xmn56m -Xmx704m -XX:MinHeapFreeRatio=10 -XX:MaxHeapFreeRatio=25 -XX:+UseSerialGC -Xshare:auto"
+SERVER_MEMORY="${UNDOKNOT_MEMORY:--Xms128m -Xmn56m -Xmx704m -XX:MinHeapFreeRatio=10 -XX:MaxHeapFreeRatio=25 -XX:+UseSerialGC -Xshare:auto}"
 export MALLOC_ARENA_MAX=2
 WEB_SOURCES="web/src web/public web/index.html web/openapi.json web/package-lock.json web/vite.config.ts web/tsconfig.json server/src/main/resources/words.json"
 JAVA_SOURCES="pom.xml core/pom.xml simulator/pom.xml server/pom.xml web/pom.xml core/src/main simulator/src/main server/src/main"

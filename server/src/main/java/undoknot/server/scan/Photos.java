@@ -4,7 +4,6 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
@@ -37,20 +36,12 @@ public class Photos {
     /** @throws Refused on the entry {@code image} when it is no photo, too large or damaged */
     public Photo of(MultipartFile sent) {
         SentFile file = SentFile.of(sent);
-        Pictures.Kind kind = Pictures.Kind.of(firstBytes(sent));
+        Pictures.Kind kind = Pictures.Kind.of(file.first(Pictures.Kind.TELLING));
         if (kind != Pictures.Kind.JPEG && kind != Pictures.Kind.PNG) {
             throw Refused.entry("image", "TYPE", "Send the photo as JPEG or PNG.");
         }
         byte[] jpeg = pictures.inTurn(SignedIn.now().name(), file, 1, picture -> written(picture.image()));
         return new Photo(MediaType.IMAGE_JPEG_VALUE, jpeg);
-    }
-
-    private static byte[] firstBytes(MultipartFile sent) {
-        try (InputStream in = sent.getInputStream()) {
-            return in.readNBytes(16);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static byte[] written(BufferedImage image) {

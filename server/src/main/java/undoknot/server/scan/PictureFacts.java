@@ -13,7 +13,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.util.Arrays;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.zip.InflaterInputStream;
@@ -32,6 +34,7 @@ final class PictureFacts {
     private static final Set<String> PNG_PICTURE = Set.of("IHDR", "PLTE", "tRNS", "pHYs", "IDAT", "IEND");
 
     private static final int PNG_SIGNATURE = 8;
+    private static final int START_OF_SCAN = 0xda;
 
     private static final double CM_PER_INCH = 2.54;
     private static final int JFIF_PER_CM = 2;
@@ -45,14 +48,14 @@ final class PictureFacts {
     private PictureFacts() {}
 
     /** 1 to 8 as EXIF numbers it; 1 when the file says nothing. */
-    static int orientation(byte[] file, Pictures.Kind kind) {
+    static int orientation(SentFile file, Pictures.Kind kind) {
         if (kind == Pictures.Kind.PDF) {
             return 1;
         }
-        return orientation(kind == Pictures.Kind.PNG ? factsOfPng(file) : file);
+        return orientation(kind == Pictures.Kind.PNG ? SentFile.of(factsOfPng(file.bytes())) : file);
     }
 
-    static int orientation(byte[] file) {
+    static int orientation(SentFile file) {
         Metadata facts = facts(file);
         ExifIFD0Directory directory = facts == null ? null : facts.getFirstDirectoryOfType(ExifIFD0Directory.class);
         try {
@@ -65,8 +68,10 @@ final class PictureFacts {
     }
 
     /** Dots an inch that the file itself names; 0 when it names none. */
-    static int dotsPerInch(byte[] file, Pictures.Kind kind) {
-        Metadata facts = kind == Pictures.Kind.PDF ? null : facts(kind == Pictures.Kind.PNG ? barePng(file) : file);
+    static int dotsPerInch(SentFile file, Pictures.Kind kind) {
+        Metadata facts = kind == Pictures.Kind.PDF
+                ? null
+                : facts(kind == Pictures.Kind.PNG ? SentFile.of(barePng(file.bytes())) : file);
         if (facts == null) {
             return 0;
         }
@@ -89,9 +94,9 @@ final class PictureFacts {
         return dots == null || unit == null || unit != EXIF_PER_INCH ? 0 : dots;
     }
 
-    private static Metadata facts(byte[] file) {
-        try {
-            return ImageMetadataReader.readMetadata(new ByteArrayInputStream(file), file.length);
+    private static Metadata facts(SentFile file) {
+        try (InputStream in = file.open()) {
+            return ImageMetadataReader.readMetadata(in, file.length());
         } catch (ImageProcessingException | IOException e) {
             // Facts that cannot be read are none; the picture itself is judged when it is decoded.
             return null;
@@ -100,20 +105,20 @@ final class PictureFacts {
 
     /** The file as it is kept: as sent, but without position data. Pixels stay as they are. */
     static Picture withoutPlace(
-            byte[] file, Pictures.Kind kind, String mediaType, BufferedImage upright, int pages, int every)
+            SentFile file, Pictures.Kind kind, String mediaType, BufferedImage upright, int pages, int every)
             throws IOException {
         return switch (kind) {
-            case JPEG -> new Picture(upright, mediaType, plainJpeg(file), 1, every);
+            case JPEG -> new Picture(upright, mediaType, () -> Pictures.orDamaged(() -> plainJpeg(file)), 1, every);
             case PNG ->
                 orientation(file, kind) > 1
                         ? asPng(upright)
-                        : new Picture(upright, mediaType, plainPng(file), 1, every);
-            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file, pages, every);
-            case PDF -> new Picture(upright, mediaType, file, pages, every);
+                        : new Picture(upright, mediaType, () -> plainPng(file.bytes()), 1, every);
+            case TIFF -> hasPlace(file) ? asPng(upright) : new Picture(upright, mediaType, file::bytes, pages, every);
+            case PDF -> new Picture(upright, mediaType, file::bytes, pages, every);
         };
     }
 
-    static boolean hasPlace(byte[] file) {
+    static boolean hasPlace(SentFile file) {
         Metadata facts = facts(file);
         return facts != null
                 && (facts.getFirstDirectoryOfType(GpsDirectory.class) != null
@@ -124,15 +129,26 @@ final class PictureFacts {
     private static Picture asPng(BufferedImage upright) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(upright, "png", bytes);
-        return new Picture(upright, "image/png", bytes.toByteArray(), 1, 1);
+        byte[] png = bytes.toByteArray();
+        return new Picture(upright, "image/png", () -> png, 1, 1);
     }
 
     /** Of all facts only the orientation stays, since the pixels are stored unturned. */
-    private static byte[] plainJpeg(byte[] file) throws IOException {
+    private static byte[] plainJpeg(SentFile file) throws IOException {
+        int orientation = orientation(file);
+        byte[] whole = file.bytes();
+        int pixels = pixelsOfJpeg(whole);
+        // The pixels are most of the file: they are copied once, and not by each of those who take facts out before them.
+        byte[] head = plainHead(Arrays.copyOf(whole, pixels), orientation);
+        byte[] plain = Arrays.copyOf(head, head.length + whole.length - pixels);
+        System.arraycopy(whole, pixels, plain, head.length, whole.length - pixels);
+        return plain;
+    }
+
+    private static byte[] plainHead(byte[] head, int orientation) throws IOException {
         try {
-            int orientation = orientation(file);
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream(file.length);
-            new ExifRewriter().removeExifMetadata(file, bytes);
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream(head.length);
+            new ExifRewriter().removeExifMetadata(head, bytes);
             byte[] plain = bytes.toByteArray();
             bytes.reset();
             new JpegXmpRewriter().removeXmpXml(plain, bytes);
@@ -148,6 +164,30 @@ final class PictureFacts {
         } catch (ImagingException e) {
             throw new IOException(e);
         }
+    }
+
+    /**
+     * Where the pixels of a JPEG begin: a start mark, then segments of two bytes of mark, two of length and content, and after the
+     * segment that starts the scan the pixels.
+     *
+     * @return the end of that segment
+     */
+    private static int pixelsOfJpeg(byte[] file) throws IOException {
+        ByteBuffer in = ByteBuffer.wrap(file);
+        int at = 2;
+        while (at + 4 <= file.length && (file[at] & 255) == 0xff) {
+            int mark = file[at + 1] & 255;
+            if (mark == 0xff) {
+                // Marks may be filled up before.
+                at++;
+                continue;
+            }
+            at += 2 + (in.getShort(at + 2) & 0xffff);
+            if (mark == START_OF_SCAN && at <= file.length) {
+                return at;
+            }
+        }
+        throw new IOException("no scan in this JPEG");
     }
 
     private static byte[] plainPng(byte[] file) {

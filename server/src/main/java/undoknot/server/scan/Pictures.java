@@ -8,6 +8,10 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBuffer;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -72,7 +76,7 @@ class Pictures {
      * @param pages how many the file has
      * @param page the one asked for, from 1
      */
-    record Measured(byte[] file, Kind kind, int pages, int page, long pixels) {
+    record Measured(SentFile file, Kind kind, int pages, int page, long pixels) {
 
         /** A scan finer than dashes need, by its own word: every second pixel of it is a scan that is fine enough. */
         boolean isFinerThanNeeded() {
@@ -93,8 +97,8 @@ class Pictures {
     /** @param store keeps what came out of the work, after the picture itself has been let go */
     <T, R> R inTurn(String who, SentFile file, int page, Function<Picture, T> work, Function<T, R> store) {
         return turns.ofPerson(who, () -> {
-            int share = turns.toMeasure(() -> measure(file.bytes(), page).pixels > LARGE ? Turns.ALL : 1);
-            return turns.take(who, share, () -> work.apply(decode(measure(file.bytes(), page))), store);
+            int share = turns.toMeasure(() -> measure(file.held(), page).pixels > LARGE ? Turns.ALL : 1);
+            return turns.take(who, share, () -> work.apply(decode(measure(file.held(), page))), store);
         });
     }
 
@@ -116,9 +120,12 @@ class Pictures {
     /** SHA-256 of a file, hexadecimal. */
     String hash(SentFile file) {
         return turns.toMeasure(() -> {
-            try {
-                return HexFormat.of()
-                        .formatHex(MessageDigest.getInstance("SHA-256").digest(file.bytes()));
+            try (InputStream in = file.open()) {
+                MessageDigest digest = MessageDigest.getInstance("SHA-256");
+                new DigestInputStream(in, digest).transferTo(OutputStream.nullOutputStream());
+                return HexFormat.of().formatHex(digest.digest());
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
             } catch (NoSuchAlgorithmException e) {
                 throw new IllegalStateException("every JDK has SHA-256", e);
             }
@@ -130,6 +137,9 @@ class Pictures {
         JPEG("image/jpeg"),
         TIFF("image/tiff"),
         PDF("application/pdf");
+
+        /** So many bytes tell the kind. */
+        static final int TELLING = 16;
 
         private final String mediaType;
 
@@ -161,22 +171,22 @@ class Pictures {
         }
     }
 
-    Picture decode(byte[] file) {
+    Picture decode(SentFile file) {
         return decode(measure(file, 1));
     }
 
     /** @throws Refused when the file is too large, of another type, or has no such page */
-    Measured measure(byte[] file, int page) {
-        if (file.length == 0) {
+    Measured measure(SentFile file, int page) {
+        if (file.length() == 0) {
             throw refused("EMPTY", "The file is empty. Scan the check again.");
         }
-        if (file.length > MOST_BYTES) {
+        if (file.length() > MOST_BYTES) {
             throw Refused.because(
                     HttpStatus.PAYLOAD_TOO_LARGE,
                     "too-large",
                     "The file has more than 40 MB. Scan at 300 dpi, or save it as JPEG, and send that.");
         }
-        Kind kind = Kind.of(file);
+        Kind kind = Kind.of(file.first(Kind.TELLING));
         if (kind == null) {
             throw refused("TYPE", "This is no PNG, JPEG, TIFF or PDF. Save the scan as one of these.");
         }
@@ -186,7 +196,7 @@ class Pictures {
     /** @throws Refused when the file is cut off, or not what it says it is */
     private Picture decode(Measured measured) {
         return orDamaged(() -> {
-            byte[] file = measured.file;
+            SentFile file = measured.file;
             Decoded decoded = measured.kind == Kind.PDF ? new Decoded(pageOfPdf(measured), 1) : image(measured);
             BufferedImage upright = upright(plain(decoded.image), PictureFacts.orientation(file, measured.kind));
             return PictureFacts.withoutPlace(
@@ -194,11 +204,12 @@ class Pictures {
         });
     }
 
-    private interface Decoding<T> {
+    /** Work on a file that may turn out to be damaged. */
+    interface Decoding<T> {
         T go() throws IOException;
     }
 
-    private static <T> T orDamaged(Decoding<T> work) {
+    static <T> T orDamaged(Decoding<T> work) {
         try {
             return work.go();
         } catch (IOException | RuntimeException e) {
@@ -214,9 +225,12 @@ class Pictures {
     }
 
     /** Only what makes up the picture is shown to the reader: texts and profiles may inflate to any size. */
-    private static <T> T with(byte[] file, Kind kind, Reading<T> work) throws IOException {
-        byte[] bare = kind == Kind.PNG ? PictureFacts.barePng(file) : file;
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bare))) {
+    private static <T> T with(SentFile file, Kind kind, Reading<T> work) throws IOException {
+        try (InputStream bare =
+                        kind == Kind.PNG
+                                ? new ByteArrayInputStream(PictureFacts.barePng(file.bytes()))
+                                : file.open();
+                ImageInputStream in = ImageIO.createImageInputStream(bare)) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
                 throw refused("TYPE", "This is no PNG, JPEG, TIFF or PDF. Save the scan as one of these.");
@@ -231,8 +245,8 @@ class Pictures {
         }
     }
 
-    private static Measured measureImage(byte[] file, Kind kind, int page) throws IOException {
-        if (kind == Kind.PNG && !PictureFacts.factsAreSmall(file)) {
+    private static Measured measureImage(SentFile file, Kind kind, int page) throws IOException {
+        if (kind == Kind.PNG && !PictureFacts.factsAreSmall(file.bytes())) {
             throw refused("FACTS", "The file carries far more text than a picture. Save it anew, and send that.");
         }
         return with(file, kind, reader -> {
@@ -241,7 +255,7 @@ class Pictures {
             int width = reader.getWidth(page - 1);
             int height = reader.getHeight(page - 1);
             checkPixels(width, height);
-            checkUnpacked((long) width * height * bytesPerPixel(reader, page - 1), file.length);
+            checkUnpacked((long) width * height * bytesPerPixel(reader, page - 1), file.length());
             return new Measured(file, kind, pages, page, (long) width * height);
         });
     }
@@ -329,7 +343,7 @@ class Pictures {
     }
 
     /** Paper has a grain that does not pack so well: what unpacks to so much is no scan, and takes seconds to find empty. */
-    private static void checkUnpacked(long bytes, int packed) {
+    private static void checkUnpacked(long bytes, long packed) {
         if (bytes > MOST_UNPACKED && bytes > MOST_PACKED * packed) {
             throw refused(
                     "UNPACKED",
@@ -338,11 +352,11 @@ class Pictures {
         }
     }
 
-    private static PDDocument open(byte[] file) throws IOException {
-        return Loader.loadPDF(file, "", null, null, IOUtils.createTempFileOnlyStreamCache());
+    private static PDDocument open(SentFile file) throws IOException {
+        return Loader.loadPDF(file.bytes(), "", null, null, IOUtils.createTempFileOnlyStreamCache());
     }
 
-    private static Measured measurePdf(byte[] file, int page) throws IOException {
+    private static Measured measurePdf(SentFile file, int page) throws IOException {
         try (PDDocument document = open(file)) {
             int pages = document.getNumberOfPages();
             if (pages == 0) {

@@ -66,7 +66,7 @@ public class ScanKeeper {
     /** @param sheet the sheet laid straight, or null when it could not be placed */
     private record Read(ScanResult result, byte[] sheet) {}
 
-    private record Kept(String mediaType, byte[] file, int width, int height, int pages, Read read) {}
+    private record Kept(String mediaType, Supplier<byte[]> file, int width, int height, int pages, Read read) {}
 
     /** Reads a file without keeping anything. */
     ScanResult read(SentFile file, int page, CheckLayout layout, ScanReader.ByHand byHand) {
@@ -136,6 +136,7 @@ public class ScanKeeper {
     private Scan store(Place place, Sent sent, String hash, Kept kept, boolean simulated) {
         UUID visitId = place.visitId();
         UUID id = place.id();
+        byte[] original = kept.file().get();
         return writes.run(() -> {
             loader.lockOpen(visitId);
             Scan meanwhile = scans.findById(id).orElse(null);
@@ -159,7 +160,7 @@ public class ScanKeeper {
             scan.simulated = simulated;
             Scan row = scans.saveAndFlush(scan);
             ScanPicture picture = new ScanPicture(id);
-            picture.original = kept.file();
+            picture.original = original;
             picture.sheet = kept.read().sheet();
             scanPictures.saveAndFlush(picture);
             return row;
@@ -277,7 +278,7 @@ public class ScanKeeper {
 
     /** A kept file, fetched when its turn has come. */
     private SentFile original(UUID id) {
-        return () -> picture(id).original;
+        return SentFile.fetched(() -> picture(id).original);
     }
 
     /** How many people's pictures are read before that of the person who asks. */

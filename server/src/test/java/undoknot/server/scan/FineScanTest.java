@@ -35,11 +35,11 @@ class FineScanTest {
         String layout = api.json.writeValueAsString(Sheets.LAYOUT);
         byte[] told = Sheets.jpeg(sheet, 600);
         byte[] untold = Sheets.jpeg(sheet, 72);
-        Picture half = pictures.decode(told);
+        Picture half = pictures.decode(SentFile.of(told));
         assertThat(half.every()).isEqualTo(2);
         assertThat(half.image().getWidth()).isEqualTo((sheet.getWidth() + 1) / 2);
         assertThat(half.width()).isBetween(sheet.getWidth(), sheet.getWidth() + 1);
-        assertThat(pictures.decode(untold).every()).isEqualTo(1);
+        assertThat(pictures.decode(SentFile.of(untold)).every()).isEqualTo(1);
 
         JsonNode atHalf = read(told, Map.of("layout", layout));
         JsonNode whole = read(untold, Map.of("layout", layout));

@@ -56,8 +56,8 @@ class PhotosTest {
         facts.setGpsInDegrees(12.5, 54.1);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         new ExifRewriter().updateExifMetadataLossless(file(400, 300, "jpeg"), bytes, facts);
-        assertThat(PictureFacts.hasPlace(bytes.toByteArray())).isTrue();
-        assertThat(PictureFacts.hasPlace(photos.of(sent(bytes.toByteArray())).picture()))
+        assertThat(PictureFacts.hasPlace(SentFile.of(bytes.toByteArray()))).isTrue();
+        assertThat(PictureFacts.hasPlace(SentFile.of(photos.of(sent(bytes.toByteArray())).picture())))
                 .isFalse();
     }
 

@@ -14,6 +14,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.apache.commons.imaging.formats.jpeg.exif.ExifRewriter;
@@ -53,7 +54,7 @@ class PicturesTest {
     @ParameterizedTest
     @ValueSource(strings = {"png", "jpeg", "tiff"})
     void pictures_of_each_kind_are_decoded(String format) {
-        Picture picture = pictures.decode(Sheets.file(image(), format));
+        Picture picture = pictures.decode(SentFile.of(Sheets.file(image(), format)));
         assertThat(picture.image().getWidth()).isEqualTo(40);
         assertThat(red(picture.image(), 5, 5)).isTrue();
         assertThat(red(picture.image(), 35, 25)).isFalse();
@@ -73,7 +74,7 @@ class PicturesTest {
             }
             document.save(bytes);
         }
-        Picture picture = pictures.decode(bytes.toByteArray());
+        Picture picture = pictures.decode(SentFile.of(bytes.toByteArray()));
         assertThat(picture.image().getWidth()).isEqualTo(600);
         assertThat(picture.image().getHeight()).isEqualTo(300);
         assertThat(red(picture.image(), 100, 50)).isTrue();
@@ -110,12 +111,38 @@ class PicturesTest {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         new ExifRewriter().updateExifMetadataLossless(Sheets.file(image(), "jpeg"), bytes, facts);
         byte[] photo = bytes.toByteArray();
-        assertThat(PictureFacts.hasPlace(photo)).isTrue();
-        Picture picture = pictures.decode(photo);
-        assertThat(PictureFacts.hasPlace(picture.kept())).isFalse();
-        assertThat(PictureFacts.orientation(picture.kept())).isEqualTo(6);
+        assertThat(PictureFacts.hasPlace(SentFile.of(photo))).isTrue();
+        Picture picture = pictures.decode(SentFile.of(photo));
+        assertThat(PictureFacts.hasPlace(SentFile.of(picture.kept().get()))).isFalse();
+        assertThat(PictureFacts.orientation(SentFile.of(picture.kept().get()))).isEqualTo(6);
         assertThat(picture.image().getWidth()).isEqualTo(30);
-        assertThat(pictures.decode(picture.kept()).image().getWidth()).isEqualTo(30);
+        assertThat(pictures.decode(SentFile.of(picture.kept().get())).image().getWidth()).isEqualTo(30);
+    }
+
+    /** What follows the head of the scan is the picture itself; a progressive one has several scans. */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void pixels_of_a_jpeg_stay_as_they_are_when_its_facts_are_taken_out(boolean isProgressive) throws Exception {
+        byte[] bare = Sheets.jpeg(Sheets.print(3), isProgressive);
+        TiffOutputSet facts = new TiffOutputSet();
+        facts.setGpsInDegrees(12.5, 54.1);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        new ExifRewriter().updateExifMetadataLossless(bare, bytes, facts);
+        SentFile told = SentFile.of(bytes.toByteArray());
+        assertThat(PictureFacts.hasPlace(told)).isTrue();
+        assertThat(pictures.decode(told).kept().get()).isEqualTo(bare);
+    }
+
+    @Test
+    void a_file_of_the_record_is_fetched_to_be_measured_and_to_be_read_and_not_more_often() {
+        AtomicInteger fetched = new AtomicInteger();
+        byte[] file = Sheets.file(image(), "png");
+        SentFile kept = SentFile.fetched(() -> {
+            fetched.incrementAndGet();
+            return file;
+        });
+        assertThat(pictures.<Integer>inTurn("anna", kept, 1, Picture::width)).isEqualTo(40);
+        assertThat(fetched).hasValue(2);
     }
 
     @Test
@@ -127,7 +154,7 @@ class PicturesTest {
         System.arraycopy(png, 0, told, 0, 33);
         System.arraycopy(place, 0, told, 33, place.length);
         System.arraycopy(png, 33, told, 33 + place.length, png.length - 33);
-        assertThat(pictures.decode(told).kept()).isEqualTo(png);
+        assertThat(pictures.decode(SentFile.of(told)).kept().get()).isEqualTo(png);
     }
 
     private static byte[] chunk(String name, byte[] content) {
@@ -139,7 +166,7 @@ class PicturesTest {
     }
 
     private void refused(byte[] file, String message) {
-        assertThatThrownBy(() -> pictures.decode(file))
+        assertThatThrownBy(() -> pictures.decode(SentFile.of(file)))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining(message);
     }
@@ -203,7 +230,7 @@ class PicturesTest {
         System.arraycopy(squeezed.toByteArray(), 0, content, head.length, squeezed.size());
         refused(with(chunk(name, content)), "more text than a picture");
         byte[] little = "Comment\0 plain".getBytes();
-        assertThat(pictures.decode(with(chunk("tEXt", little))).image().getWidth())
+        assertThat(pictures.decode(SentFile.of(with(chunk("tEXt", little)))).image().getWidth())
                 .isEqualTo(40);
     }
 
@@ -228,7 +255,7 @@ class PicturesTest {
                 java.awt.image.DataBuffer.TYPE_USHORT);
         BufferedImage deep = new BufferedImage(model, model.createCompatibleWritableRaster(40, 30), false, null);
         deep.createGraphics().drawImage(image(), 0, 0, null);
-        Picture picture = pictures.decode(Sheets.file(deep, format));
+        Picture picture = pictures.decode(SentFile.of(Sheets.file(deep, format)));
         assertThat(red(picture.image(), 5, 5)).isTrue();
         assertThat(red(picture.image(), 35, 25)).isFalse();
     }
@@ -252,8 +279,8 @@ class PicturesTest {
         Picture second = pictures.inTurn("anna", SentFile.of(file), 2, p -> p);
         assertThat(second.image().getWidth()).isEqualTo(50);
         assertThat(second.pages()).isEqualTo(3);
-        assertThatThrownBy(() -> pictures.measure(file, 4)).hasMessageContaining("3 pages");
-        assertThatThrownBy(() -> pictures.measure(file, 0)).hasMessageContaining("3 pages");
+        assertThatThrownBy(() -> pictures.measure(SentFile.of(file), 4)).hasMessageContaining("3 pages");
+        assertThatThrownBy(() -> pictures.measure(SentFile.of(file), 0)).hasMessageContaining("3 pages");
     }
 
     @Test
@@ -277,8 +304,8 @@ class PicturesTest {
             bytes.reset();
             document.save(bytes);
         }
-        assertThatThrownBy(() -> pictures.measure(bytes.toByteArray(), 2)).hasMessageContaining("400 megapixels");
-        assertThat(pictures.measure(bytes.toByteArray(), 1).pages()).isEqualTo(2);
+        assertThatThrownBy(() -> pictures.measure(SentFile.of(bytes.toByteArray()), 2)).hasMessageContaining("400 megapixels");
+        assertThat(pictures.measure(SentFile.of(bytes.toByteArray()), 1).pages()).isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -299,20 +326,20 @@ class PicturesTest {
                 DataBuffer.TYPE_USHORT);
         BufferedImage strip = new BufferedImage(model, model.createCompatibleWritableRaster(8_000, 6_000), false, null);
         ImageIO.write(strip, "png", bytes);
-        assertThatThrownBy(() -> pictures.measure(bytes.toByteArray(), 1))
+        assertThatThrownBy(() -> pictures.measure(SentFile.of(bytes.toByteArray()), 1))
                 .hasMessageContaining("unpacks to 366 MB")
                 .hasMessageContaining("no scan of paper");
     }
 
     @Test
     void a_scan_says_how_fine_it_is_in_each_format() throws IOException {
-        assertThat(PictureFacts.dotsPerInch(Sheets.jpeg(image(), 600), Pictures.Kind.JPEG))
+        assertThat(PictureFacts.dotsPerInch(SentFile.of(Sheets.jpeg(image(), 600)), Pictures.Kind.JPEG))
                 .isEqualTo(600);
-        assertThat(PictureFacts.dotsPerInch(Sheets.png(image(), 600), Pictures.Kind.PNG))
+        assertThat(PictureFacts.dotsPerInch(SentFile.of(Sheets.png(image(), 600)), Pictures.Kind.PNG))
                 .isEqualTo(600);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(image(), "png", bytes);
-        assertThat(PictureFacts.dotsPerInch(bytes.toByteArray(), Pictures.Kind.PNG))
+        assertThat(PictureFacts.dotsPerInch(SentFile.of(bytes.toByteArray()), Pictures.Kind.PNG))
                 .isZero();
     }
 

@@ -7,7 +7,11 @@ import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.zip.CRC32;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
 import undoknot.head.CheckLayout;
 import undoknot.head.Family;
 import undoknot.head.StarterFamilies;
@@ -102,6 +106,23 @@ final class Sheets {
                 .putShort(14, (short) dotsPerInch)
                 .putShort(16, (short) dotsPerInch);
         return file;
+    }
+
+    /** @param isProgressive from coarse to fine in several scans, as many cameras write */
+    static byte[] jpeg(BufferedImage image, boolean isProgressive) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+        ImageWriteParam how = writer.getDefaultWriteParam();
+        how.setProgressiveMode(isProgressive ? ImageWriteParam.MODE_DEFAULT : ImageWriteParam.MODE_DISABLED);
+        try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+            writer.setOutput(out);
+            writer.write(null, new IIOImage(image, null, null), how);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } finally {
+            writer.dispose();
+        }
+        return bytes.toByteArray();
     }
 
     /** A PNG that names its dots, by the metre as PNG has them: one more block behind the first. */
