@@ -14,6 +14,9 @@ import org.springframework.web.multipart.MultipartFile;
  */
 public interface SentFile {
 
+    /** What is asked of the disk at once: Java keeps as much again outside of its heap, for each thread that ever asked. */
+    int PIECE = 1 << 16;
+
     /** Its content from the start, anew at each call. */
     InputStream open() throws IOException;
 
@@ -29,8 +32,13 @@ public interface SentFile {
     default byte[] bytes() {
         byte[] bytes = new byte[Math.toIntExact(length())];
         try (InputStream in = open()) {
-            int read = in.readNBytes(bytes, 0, bytes.length);
-            return read == bytes.length ? bytes : Arrays.copyOf(bytes, read);
+            int at = 0;
+            int read = 0;
+            while (read >= 0 && at < bytes.length) {
+                at += read;
+                read = in.read(bytes, at, Math.min(PIECE, bytes.length - at));
+            }
+            return at == bytes.length ? bytes : Arrays.copyOf(bytes, at);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
