@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -20,6 +21,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import javax.imageio.IIOImage;
@@ -34,6 +36,7 @@ import javax.imageio.ImageWriter;
 public final class ManyUploads {
 
     private static final int PEOPLE = 16;
+    private static final int SLOWEST = 8;
     private static final String PASSWORD = "tide mill lantern cord";
     private static final ObjectMapper JSON = new ObjectMapper();
 
@@ -68,7 +71,7 @@ public final class ManyUploads {
             thread.setDaemon(true);
             return thread;
         });
-        Future<List<Double>> bench = pool.submit(() -> watch(lead, done));
+        Future<List<Look>> bench = pool.submit(() -> watch(lead, done));
         List<Callable<Void>> work = new ArrayList<>();
         for (int i = 0; i < photos; i++) {
             ShopClient person = people.get(i % PEOPLE);
@@ -103,7 +106,9 @@ public final class ManyUploads {
         }
         double all = (System.nanoTime() - from) / 1e9;
         done.set(true);
-        List<Double> looks = bench.get().stream().sorted().toList();
+        List<Look> looks = bench.get().stream()
+                .sorted(Comparator.comparingDouble(Look::ms))
+                .toList();
         pool.shutdown();
         System.out.printf("all answered after %.1f s%n", all);
         answers.forEach((what, count) -> System.out.println(what + ": " + count + " times"));
@@ -111,9 +116,13 @@ public final class ManyUploads {
         System.out.printf(
                 "bench view meanwhile: %d looks, median %.0f ms, p95 %.0f ms, worst %.0f ms%n",
                 looks.size(),
-                looks.get(looks.size() / 2),
-                looks.get((int) (looks.size() * 0.95)),
-                looks.get(looks.size() - 1));
+                looks.get(looks.size() / 2).ms,
+                looks.get((int) (looks.size() * 0.95)).ms,
+                looks.get(looks.size() - 1).ms);
+        System.out.println("the slowest: "
+                + looks.subList(Math.max(0, looks.size() - SLOWEST), looks.size()).stream()
+                        .map(look -> "%.0f ms after %.1f s".formatted(look.ms, (look.from - from) / 1e9))
+                        .collect(Collectors.joining(", ")));
         if (answers.keySet().stream().anyMatch(a -> a.matches(".* (5\\d\\d|broke).*"))) {
             System.out.println("NOT AS ASKED: an answer was 5xx or none");
             System.exit(1);
@@ -140,12 +149,15 @@ public final class ManyUploads {
                 .body());
     }
 
-    private static List<Double> watch(ShopClient client, AtomicBoolean done) throws Exception {
-        List<Double> looks = new ArrayList<>();
+    /** @param from of {@link System#nanoTime} */
+    private record Look(long from, double ms) {}
+
+    private static List<Look> watch(ShopClient client, AtomicBoolean done) throws Exception {
+        List<Look> looks = new ArrayList<>();
         while (!done.get()) {
             long from = System.nanoTime();
             client.http.send(client.to("/api/bench").build(), HttpResponse.BodyHandlers.ofByteArray());
-            looks.add((System.nanoTime() - from) / 1e6);
+            looks.add(new Look(from, (System.nanoTime() - from) / 1e6));
             Thread.sleep(200);
         }
         return looks;
@@ -185,7 +197,7 @@ public final class ManyUploads {
         return form("PUT", person, path + "/photo", photo);
     }
 
-    private static HttpRequest form(String method, ShopClient person, String path, byte[] file) {
+    static HttpRequest form(String method, ShopClient person, String path, byte[] file) {
         String edge = "edge-of-a-part";
         byte[] head = ("--" + edge + "\r\nContent-Disposition: form-data; name=\"image\"; filename=\"a.jpg\"\r\n"
                         + "Content-Type: application/octet-stream\r\n\r\n")

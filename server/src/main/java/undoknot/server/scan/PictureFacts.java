@@ -10,8 +10,11 @@ import com.drew.metadata.jfif.JfifDirectory;
 import com.drew.metadata.png.PngDirectory;
 import com.drew.metadata.xmp.XmpDirectory;
 import java.awt.image.BufferedImage;
+import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
@@ -34,6 +37,7 @@ final class PictureFacts {
     private static final Set<String> PNG_PICTURE = Set.of("IHDR", "PLTE", "tRNS", "pHYs", "IDAT", "IEND");
 
     private static final int PNG_SIGNATURE = 8;
+    private static final int MARK = 0xff;
     private static final int START_OF_SCAN = 0xda;
 
     private static final double CM_PER_INCH = 2.54;
@@ -136,13 +140,15 @@ final class PictureFacts {
     /** Of all facts only the orientation stays, since the pixels are stored unturned. */
     private static byte[] plainJpeg(SentFile file) throws IOException {
         int orientation = orientation(file);
-        byte[] whole = file.bytes();
-        int pixels = pixelsOfJpeg(whole);
-        // The pixels are most of the file: they are copied once, and not by each of those who take facts out before them.
-        byte[] head = plainHead(Arrays.copyOf(whole, pixels), orientation);
-        byte[] plain = Arrays.copyOf(head, head.length + whole.length - pixels);
-        System.arraycopy(whole, pixels, plain, head.length, whole.length - pixels);
-        return plain;
+        try (DataInputStream in = new DataInputStream(new BufferedInputStream(file.open()))) {
+            byte[] told = headOfJpeg(in);
+            byte[] head = plainHead(told, orientation);
+            // The pixels are most of the file: they go from where it lies to their place, and there is no second copy
+            // of them.
+            byte[] plain = Arrays.copyOf(head, Math.toIntExact(head.length + file.length() - told.length));
+            in.readFully(plain, head.length, plain.length - head.length);
+            return plain;
+        }
     }
 
     private static byte[] plainHead(byte[] head, int orientation) throws IOException {
@@ -167,27 +173,31 @@ final class PictureFacts {
     }
 
     /**
-     * Where the pixels of a JPEG begin: a start mark, then segments of two bytes of mark, two of length and content, and after the
-     * segment that starts the scan the pixels.
-     *
-     * @return the end of that segment
+     * What comes before the pixels of a JPEG: a start mark, then segments of two bytes of mark, two of length and content, of which
+     * the last one starts the scan.
      */
-    private static int pixelsOfJpeg(byte[] file) throws IOException {
-        ByteBuffer in = ByteBuffer.wrap(file);
-        int at = 2;
-        while (at + 4 <= file.length && (file[at] & 255) == 0xff) {
-            int mark = file[at + 1] & 255;
-            if (mark == 0xff) {
+    private static byte[] headOfJpeg(DataInputStream in) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        DataOutputStream head = new DataOutputStream(bytes);
+        head.writeShort(in.readUnsignedShort());
+        int mark = 0;
+        while (mark != START_OF_SCAN) {
+            if (in.readUnsignedByte() != MARK) {
+                throw new IOException("no mark where a segment of this JPEG begins");
+            }
+            head.writeByte(MARK);
+            mark = in.readUnsignedByte();
+            head.writeByte(mark);
+            while (mark == MARK) {
                 // Marks may be filled up before.
-                at++;
-                continue;
+                mark = in.readUnsignedByte();
+                head.writeByte(mark);
             }
-            at += 2 + (in.getShort(at + 2) & 0xffff);
-            if (mark == START_OF_SCAN && at <= file.length) {
-                return at;
-            }
+            int length = in.readUnsignedShort();
+            head.writeShort(length);
+            head.write(in.readNBytes(length - 2));
         }
-        throw new IOException("no scan in this JPEG");
+        return bytes.toByteArray();
     }
 
     private static byte[] plainPng(byte[] file) {

@@ -227,9 +227,7 @@ class Pictures {
     /** Only what makes up the picture is shown to the reader: texts and profiles may inflate to any size. */
     private static <T> T with(SentFile file, Kind kind, Reading<T> work) throws IOException {
         try (InputStream bare =
-                        kind == Kind.PNG
-                                ? new ByteArrayInputStream(PictureFacts.barePng(file.bytes()))
-                                : file.open();
+                        kind == Kind.PNG ? new ByteArrayInputStream(PictureFacts.barePng(file.bytes())) : file.open();
                 ImageInputStream in = ImageIO.createImageInputStream(bare)) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {

@@ -1,6 +1,7 @@
 package undoknot.server.scan;
 
 import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -13,9 +14,6 @@ import org.springframework.web.multipart.MultipartFile;
  * where it has to be there as a whole: thirty at once take no more memory than a few.
  */
 public interface SentFile {
-
-    /** What is asked of the disk at once: Java keeps as much again outside of its heap, for each thread that ever asked. */
-    int PIECE = 1 << 16;
 
     /** Its content from the start, anew at each call. */
     InputStream open() throws IOException;
@@ -32,13 +30,8 @@ public interface SentFile {
     default byte[] bytes() {
         byte[] bytes = new byte[Math.toIntExact(length())];
         try (InputStream in = open()) {
-            int at = 0;
-            int read = 0;
-            while (read >= 0 && at < bytes.length) {
-                at += read;
-                read = in.read(bytes, at, Math.min(PIECE, bytes.length - at));
-            }
-            return at == bytes.length ? bytes : Arrays.copyOf(bytes, at);
+            int read = in.readNBytes(bytes, 0, bytes.length);
+            return read == bytes.length ? bytes : Arrays.copyOf(bytes, read);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -76,7 +69,7 @@ public interface SentFile {
         return new SentFile() {
             @Override
             public InputStream open() throws IOException {
-                return file.getInputStream();
+                return new InPieces(file.getInputStream());
             }
 
             @Override
@@ -84,6 +77,21 @@ public interface SentFile {
                 return file.getSize();
             }
         };
+    }
+
+    /** Asks the disk for a piece at a time: Java keeps as much as is asked for once more outside of its heap, for each thread. */
+    final class InPieces extends FilterInputStream {
+
+        private static final int PIECE = 1 << 16;
+
+        InPieces(InputStream in) {
+            super(in);
+        }
+
+        @Override
+        public int read(byte[] bytes, int at, int length) throws IOException {
+            return super.read(bytes, at, Math.min(length, PIECE));
+        }
     }
 
     /** A file of the record, fetched whole. */

@@ -57,7 +57,8 @@ class PhotosTest {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         new ExifRewriter().updateExifMetadataLossless(file(400, 300, "jpeg"), bytes, facts);
         assertThat(PictureFacts.hasPlace(SentFile.of(bytes.toByteArray()))).isTrue();
-        assertThat(PictureFacts.hasPlace(SentFile.of(photos.of(sent(bytes.toByteArray())).picture())))
+        assertThat(PictureFacts.hasPlace(
+                        SentFile.of(photos.of(sent(bytes.toByteArray())).picture())))
                 .isFalse();
     }
 
