@@ -53,10 +53,17 @@ describe('listening for changes', () => {
     expect(keysAskedAgain(queries).slice(4)).toEqual([['lots'], ['waste'], ['day']]);
   });
 
-  it('looks up seldom while the line stands, and often when it is cut', () => {
-    expect(lookAgainMs()).toBe(30_000);
+  it('looks up at the moment that is due while the line stands, and often when it is cut', () => {
+    const came = new Date(Date.now());
+    const soon = new Date(came.getTime() + 90_000);
+    const told = (dueAt: string) => ({
+      state: { data: { serverTime: came.toISOString(), clocks: [{ dueAt }] }, dataUpdatedAt: came.getTime() },
+    });
+    expect(lookAgainMs(told(soon.toISOString()))).toBe(90_400);
+    expect(lookAgainMs(told('2999-01-01T00:00:00Z'))).toBe(300_000);
+    expect(lookAgainMs({ state: { dataUpdatedAt: 0 } })).toBe(300_000);
     last().says('error');
-    expect(lookAgainMs()).toBe(10_000);
+    expect(lookAgainMs(told(soon.toISOString()))).toBe(10_000);
   });
 
   it('says that the page is behind after a few seconds, and catches up when the line is back', () => {
@@ -67,9 +74,11 @@ describe('listening for changes', () => {
     last().says('error');
     act(() => void vi.advanceTimersByTime(2_500));
     expect(result.current).not.toBeNull();
+    // It looks by itself from here on, and at once.
+    expect(keysAskedAgain(queries)).toEqual(['all']);
     last().says('open');
     expect(result.current).toBeNull();
-    expect(keysAskedAgain(queries)).toEqual(['all']);
+    expect(keysAskedAgain(queries)).toEqual(['all', 'all']);
   });
 
   it('tells how old what it shows is, until its line has stood once', () => {

@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
+import { standsForMs } from './moments';
 
 /** What the line tells: keys of visits that came in, changed or were returned, and whether anything else did. */
 interface Changed {
@@ -8,7 +9,7 @@ interface Changed {
 }
 
 /** Nothing heard for so long means that the line is cut, whatever the browser thinks; a beat comes every ten seconds. */
-const SILENCE_MS = 25_000;
+export const SILENCE_MS = 25_000;
 /** A line that is cut for a moment is no news. */
 const NEWS_AFTER_MS = 4_000;
 const TRY_AGAIN_MS = 1_000;
@@ -34,9 +35,12 @@ export function useCutSince(): string | null {
   );
 }
 
-/** How long what is on the screen stands before it is looked up again: seldom while the line tells of changes. */
-export function lookAgainMs(): number {
-  return isStanding && cutSince === null ? 30_000 : 10_000;
+/** Where no line stands, the page looks by itself. */
+export const WITHOUT_LINE_MS = 10_000;
+
+/** How long what is on the screen stands before it is looked up again: while the line tells of changes, until a moment that it names. */
+export function lookAgainMs({ state }: { state: { data?: unknown; dataUpdatedAt: number } }): number {
+  return isStanding && cutSince === null ? standsForMs(state) : WITHOUT_LINE_MS;
 }
 
 function take({ visits, other }: Changed, queries: QueryClient) {
@@ -86,7 +90,11 @@ export function listenForChanges(queries: QueryClient): () => void {
     line?.close();
     clearTimeout(silence);
     wasCut = true;
-    news ??= setTimeout(() => setCut(since), NEWS_AFTER_MS);
+    news ??= setTimeout(() => {
+      setCut(since);
+      // From here on the page looks by itself, beginning now.
+      void queries.invalidateQueries();
+    }, NEWS_AFTER_MS);
     again = setTimeout(open, TRY_AGAIN_MS);
   }
   function open() {

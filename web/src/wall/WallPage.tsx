@@ -1,8 +1,10 @@
 import { Box, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
+import { SILENCE_MS, WITHOUT_LINE_MS } from '../api/changes';
 import { answer, api, type Problem } from '../api/http';
+import { standsForMs } from '../api/moments';
 import type { Board, WallHead } from '../api/types';
 import { Loading } from '../app/states';
 import { MONO } from '../app/theme';
@@ -11,16 +13,14 @@ import { countdown, day, daysLate, hour, moment } from '../bench/time';
 import { useNow } from '../bench/useNow';
 import { capital, count, word } from '../words/words';
 
-/** Looked at by itself where the line is cut. */
-const LOOK_AGAIN_MS = 10_000;
-
 /** The bench for a screen on the wall: tags, what is next and what runs, to be read across the room. Nobody is signed in here. */
 export default function WallPage() {
   const { token = '' } = useParams();
+  const [stands, setStands] = useState(false);
   const board = useQuery<Board, Problem>({
     queryKey: ['wall', token],
     queryFn: () => answer(api.GET('/api/wall/{token}', { params: { path: { token } } })),
-    refetchInterval: LOOK_AGAIN_MS,
+    refetchInterval: ({ state }) => (stands ? standsForMs(state) : WITHOUT_LINE_MS),
     retry: false,
   });
   const { refetch } = board;
@@ -32,8 +32,24 @@ export default function WallPage() {
       return;
     }
     const line = new EventSource(`/api/wall/${token}/changes`);
-    line.addEventListener('changed', () => void refetch());
-    return () => line.close();
+    let silence: ReturnType<typeof setTimeout> | undefined;
+    const look = () => void refetch();
+    const cut = () => {
+      setStands(false);
+      look();
+    };
+    const heard = () => {
+      setStands(true);
+      clearTimeout(silence);
+      silence = setTimeout(cut, SILENCE_MS);
+    };
+    ['open', 'beat', 'changed'].forEach((name) => line.addEventListener(name, heard));
+    ['open', 'changed'].forEach((name) => line.addEventListener(name, look));
+    line.addEventListener('error', cut);
+    return () => {
+      clearTimeout(silence);
+      line.close();
+    };
   }, [token, refetch, hasEnded]);
   if (hasEnded) {
     return (

@@ -72,7 +72,7 @@ class TwoAtOnceTest extends BrowserTest {
                 .isVisible();
     }
 
-    /** Polling alone would take up to thirty seconds. */
+    /** A page that is not told looks after minutes only. */
     @Test
     void what_one_does_the_other_hears_of() {
         Page lead = newPage(ColorScheme.LIGHT);

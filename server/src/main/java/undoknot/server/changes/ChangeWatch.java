@@ -42,7 +42,7 @@ public class ChangeWatch implements SmartLifecycle {
 
     private static final int MOST_PAGES = 500;
 
-    /** A page looks by itself after that time, whatever it was told. */
+    /** A page whose line does not stand after that time asks for everything anew once it does. */
     static final Duration OLDEST = Duration.ofSeconds(30);
 
     /** Lines of those who are not signed in: a link that got about takes none from the shop. */
