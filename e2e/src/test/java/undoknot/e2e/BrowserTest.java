@@ -32,7 +32,7 @@ abstract class BrowserTest {
 
     /**
      * What a page hears of comes in well under two seconds ({@code bench/together} measures it); on a busy machine within what is far
-     * below the half minute after which it would have looked by itself.
+     * below the minutes after which it would have looked by itself.
      */
     static final LocatorAssertions.IsVisibleOptions SOON = new LocatorAssertions.IsVisibleOptions().setTimeout(10_000);
 
