@@ -37,7 +37,8 @@ export default function ComparePage() {
   const all = [...(visit.data?.keptChecks ?? []), ...own];
   const maps = own.filter((check) => check.reading);
   const now = parameters.get('now') ?? own.at(-1)?.id;
-  const before = parameters.get('before') ?? firstFor(own, now)?.id;
+  // With one reading of our own there is nothing before it but what the customer kept.
+  const before = parameters.get('before') ?? firstFor(own.length > 1 ? own : all, now)?.id;
   const [first, second] = [before, now].map((wanted) => all.find((check) => check.id === wanted));
   const areMaps = Boolean(first?.reading && second?.reading);
   const comparison = useComparison(id, areMaps ? before : undefined, areMaps ? now : undefined);

@@ -164,6 +164,21 @@ describe('before and after', () => {
     ]);
   });
 
+  it('sets the first check against what the customer kept', async () => {
+    const sent = pretendServer({
+      'GET /api/visits/visit-1/comparison': comparison,
+      'GET /api/visits/visit-1': visit({
+        checks: [check()],
+        keptChecks: [check({ id: 'kept-1', number: 0, toldOn: '2026-03-01' })],
+      }),
+    });
+    show(<ComparePage />, { at: '/visits/visit-1/compare', path: '/visits/:id/compare' });
+    expect(await screen.findByRole('region', { name: 'The whole head' })).toBeVisible();
+    expect(sent.find(({ path }) => path.includes('/comparison'))?.path).toContain(
+      'before=kept-1&now=check-1',
+    );
+  });
+
   it('waits for a second map', async () => {
     pretendServer({ 'GET /api/visits/visit-1': visit() });
     show(<ComparePage />, { at: '/visits/visit-1/compare', path: '/visits/:id/compare' });

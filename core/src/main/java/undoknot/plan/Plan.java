@@ -21,12 +21,12 @@ import undoknot.flow.Sum;
 import undoknot.flow.Term;
 import undoknot.fluid.FluidKind;
 import undoknot.head.Channel;
-import undoknot.observation.Look;
 import undoknot.outcome.Odds;
 import undoknot.sitting.Part;
 import undoknot.treatment.BarredWork;
 import undoknot.treatment.Gate;
 import undoknot.treatment.Gates;
+import undoknot.treatment.LookFirst;
 import undoknot.treatment.Method;
 import undoknot.treatment.Site;
 import undoknot.treatment.Treatment;
@@ -34,6 +34,7 @@ import undoknot.treatment.Wet;
 import undoknot.treatment.WorkBetweenChecks;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
+import undoknot.visit.NotLooked;
 import undoknot.visit.VisitLog;
 
 /**
@@ -126,7 +127,7 @@ public record Plan(
         private final Map<String, Integer> cycles = new HashMap<>();
 
         private int strong;
-        private boolean sawWaste;
+        private final Set<LookFirst> notLooked;
         private double reached = 1;
 
         Maker(VisitLog visit, Basis basis, boolean isChosen) {
@@ -136,7 +137,7 @@ public record Plan(
             this.outlook = Outlook.of(visit, basis.terms.house(), basis.terms.food());
             this.bars = EnumSet.noneOf(BarredWork.class);
             this.bars.addAll(BarredByFinding.of(CurrentFindings.of(visit)));
-            this.sawWaste = Surroundings.sawWasteStore(visit);
+            this.notLooked = NotLooked.of(visit);
             visit.family().channels().stream()
                     .map(Channel::code)
                     .forEach(code -> cycles.put(
@@ -218,9 +219,9 @@ public record Plan(
             FluidKind planned = leg.style() == null ? null : leg.style().fluid();
             outlook = outlook.with(basis.supplies.viscosityFactor(planned, outlook.food()));
             List<PlanStep> steps = new ArrayList<>(Surroundings.refitFor(outlook, leg));
-            if (leg.method().fillsWaste() && !sawWaste) {
-                sawWaste = true;
-                steps.add(Minutes.look(Look.WASTE_STORE, List.of()));
+            if (leg.method().fillsWaste()) {
+                notLooked.forEach(first -> steps.add(Minutes.look(Surroundings.look(first), List.of())));
+                notLooked.clear();
             }
             steps.addAll(Expansion.of(outlook, leg, dose));
             steps.addAll(judgedBy(leg));
@@ -337,7 +338,8 @@ public record Plan(
                     Set.of(),
                     before,
                     strong,
-                    true,
+                    // What has to be looked at first is a step of the plan.
+                    Set.of(),
                     bars,
                     outlook.open());
             Gates.Bottle fluid = bottle != null

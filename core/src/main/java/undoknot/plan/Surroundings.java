@@ -8,8 +8,8 @@ import undoknot.advice.Advice;
 import undoknot.advice.Course.Leg;
 import undoknot.advice.Judgement;
 import undoknot.observation.Look;
-import undoknot.observation.Sign;
 import undoknot.treatment.DryHold;
+import undoknot.treatment.LookFirst;
 import undoknot.treatment.Method;
 import undoknot.treatment.NoPower;
 import undoknot.treatment.Site;
@@ -115,7 +115,10 @@ final class Surroundings {
         return steps;
     }
 
-    static boolean sawWasteStore(VisitLog visit) {
-        return visit.looks().stream().anyMatch(o -> o.sign() == Sign.WASTE_ROOM || o.sign() == Sign.WASTE_FULL);
+    static Look look(LookFirst first) {
+        return switch (first) {
+            case WASTE_STORE -> Look.WASTE_STORE;
+            case STATION -> Look.STATION;
+        };
     }
 }

@@ -81,6 +81,7 @@ public record Gate(
         NO_CYCLES_NOW(Weight.NEEDS_REASON),
         NO_STRONG_CYCLES_NOW(Weight.NEEDS_REASON),
         WASTE_NOT_LOOKED(Weight.NEEDS_REASON),
+        STATION_NOT_LOOKED(Weight.NEEDS_REASON),
         NO_WIPING_NOW(Weight.NEEDS_REASON),
         FACE_DAMAGED(Weight.NEEDS_LEAD);
 

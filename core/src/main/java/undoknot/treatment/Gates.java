@@ -69,7 +69,7 @@ public final class Gates {
      * @param noPower what keeps it from power now
      * @param cyclesBefore printer cycles run since the last work with hands, those told at take-in included
      * @param strongBefore strong cycles among them
-     * @param wasteLooked whether the waste store was looked at
+     * @param notLooked what nobody has looked at that is looked at before strong work
      * @param barred what findings that still hold make unsafe
      * @param open nozzles by channel that the last map does not show as missing; empty without a map
      * @param ownCycles whether cycles are the work itself, which counts them: a whole-system flush, an ink change by cycles
@@ -80,7 +80,7 @@ public final class Gates {
             Set<NoPower> noPower,
             int cyclesBefore,
             int strongBefore,
-            boolean wasteLooked,
+            Set<LookFirst> notLooked,
             Set<BarredWork> barred,
             Map<String, Integer> open,
             boolean ownCycles) {
@@ -91,19 +91,20 @@ public final class Gates {
                 Set<NoPower> noPower,
                 int cyclesBefore,
                 int strongBefore,
-                boolean wasteLooked,
+                Set<LookFirst> notLooked,
                 Set<BarredWork> barred,
                 Map<String, Integer> open) {
-            this(foodHead, site, noPower, cyclesBefore, strongBefore, wasteLooked, barred, open, false);
+            this(foodHead, site, noPower, cyclesBefore, strongBefore, notLooked, barred, open, false);
         }
 
-        /** Dry in its carriage, nothing done and nothing found, but room in the waste store. */
+        /** Dry in its carriage, nothing done, and all that is looked at first found in order. */
         public static final HeadState READY =
-                new HeadState(false, Site.IN_CARRIAGE, Set.of(), 0, 0, true, Set.of(), Map.of());
+                new HeadState(false, Site.IN_CARRIAGE, Set.of(), 0, 0, Set.of(), Set.of(), Map.of());
 
         public HeadState {
             Objects.requireNonNull(site, "site");
             noPower = Set.copyOf(noPower);
+            notLooked = Set.copyOf(notLooked);
             barred = Set.copyOf(barred);
             open = Map.copyOf(open);
         }
@@ -198,8 +199,8 @@ public final class Gates {
                 .distinct()
                 .sorted()
                 .forEach(code -> gates.add(code.at("kind")));
-        if (onHead.barredBy().contains(BarredWork.STRONG_CYCLES) && !s.now().wasteLooked()) {
-            gates.add(Code.WASTE_NOT_LOOKED.at("kind"));
+        if (onHead.barredBy().contains(BarredWork.STRONG_CYCLES)) {
+            s.now().notLooked().stream().sorted().forEach(first -> gates.add(first.code().at("kind")));
         }
         return gates;
     }

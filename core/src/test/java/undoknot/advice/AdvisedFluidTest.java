@@ -39,7 +39,7 @@ class AdvisedFluidTest {
             }
             Gates.Bottle marked = new Gates.Bottle(style.fluid(), true, null);
             Gates.HeadState head =
-                    new Gates.HeadState(food, Site.IN_CARRIAGE, Set.of(), 0, 0, true, Set.of(), Map.of());
+                    new Gates.HeadState(food, Site.IN_CARRIAGE, Set.of(), 0, 0, Set.of(), Set.of(), Map.of());
             Gates.Situation situation =
                     new Gates.Situation(visit(food).visit().family(), head, null, null, marked, TODAY);
             List<Gate> gates = Gates.of(new Treatment.Handwork(method, Set.of("C"), BigDecimal.ONE), situation);

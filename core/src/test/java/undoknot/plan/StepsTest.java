@@ -200,6 +200,18 @@ class StepsTest {
     }
 
     @Test
+    void where_a_cleaning_brought_more_gaps_the_station_is_looked_at_as_well() {
+        WrittenVisit bench = new WrittenVisit(OPEN)
+                .told(10, Symptom.MORE_AFTER_CLEANING)
+                .scattered("C", 6, 0)
+                .check();
+        Plan plan = plan(bench, in("C", CYCLE_STRONG));
+        assertThat(plan.attempts().get(0).steps())
+                .extracting(PlanStep::look)
+                .startsWith(Look.WASTE_STORE, Look.STATION);
+    }
+
+    @Test
     void a_head_on_the_bench_is_refitted_first_and_taken_out_no_more() {
         WrittenVisit out = dried(OPEN).head(new HeadNow(Site.ON_BENCH, List.of(), List.of(), null, null));
         Plan plan = plan(out, in("C", CYCLE), in("C", TRAY_SOAK));

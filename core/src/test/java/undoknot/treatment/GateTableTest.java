@@ -125,7 +125,7 @@ class GateTableTest {
     }
 
     private static Gates.HeadState head(boolean food, Site site, Set<NoPower> noPower, Set<BarredWork> barred) {
-        return new Gates.HeadState(food, site, noPower, 0, 0, true, barred, Map.of());
+        return new Gates.HeadState(food, site, noPower, 0, 0, Set.of(), barred, Map.of());
     }
 
     private static Gates.Situation situation(Family family, Gates.HeadState head, Gates.Bottle bottle) {
@@ -181,14 +181,16 @@ class GateTableTest {
     @TestFactory
     Stream<DynamicTest> what_keeps_from_power_says() {
         return table("power").stream().map(cell -> {
-            boolean waste = cell.column().equals("waste");
+            Set<LookFirst> notLooked = Stream.of(LookFirst.values())
+                    .filter(look -> look.name().equals(cell.column()))
+                    .collect(Collectors.toSet());
             Gates.HeadState head = new Gates.HeadState(
                     false,
                     placeOf(cell.method()),
-                    waste ? Set.of() : Set.of(NoPower.valueOf(cell.column())),
+                    notLooked.isEmpty() ? Set.of(NoPower.valueOf(cell.column())) : Set.of(),
                     0,
                     0,
-                    !waste,
+                    notLooked,
                     Set.of(),
                     Map.of());
             return dynamicTest(
@@ -361,7 +363,7 @@ class GateTableTest {
             Treatment.Resistance felt,
             String says) {
         Gates.HeadState head = new Gates.HeadState(
-                false, Site.IN_CARRIAGE, Set.of(), 0, 0, true, Set.of(), open == null ? Map.of() : Map.of("K", open));
+                false, Site.IN_CARRIAGE, Set.of(), 0, 0, Set.of(), Set.of(), open == null ? Map.of() : Map.of("K", open));
         Treatment push = new Treatment.Flush(List.of(stroke(seconds, syringe, force, felt)), 20);
         assertThat(Gates.of(push, situation(family(construction.limits()), head, null)))
                 .extracting(Gate::code)

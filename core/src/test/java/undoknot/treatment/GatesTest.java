@@ -52,7 +52,7 @@ class GatesTest {
                 30,
                 List.of());
         Gates.HeadState head =
-                new Gates.HeadState(food, Site.IN_CARRIAGE, noPower, cyclesBefore, 0, true, Set.of(), Map.of());
+                new Gates.HeadState(food, Site.IN_CARRIAGE, noPower, cyclesBefore, 0, Set.of(), Set.of(), Map.of());
         return new Gates.Situation(
                 family.withLimits(construction.limits().with(Limits.Removable.YES)), head, null, null, fluid, TODAY);
     }

@@ -14,7 +14,6 @@ import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
 import undoknot.nozzle.NozzleMap;
 import undoknot.observation.Look;
-import undoknot.observation.Sign;
 import undoknot.procedure.InkChange;
 import undoknot.server.account.Role;
 import undoknot.server.account.SignedIn;
@@ -32,6 +31,7 @@ import undoknot.treatment.Treatment;
 import undoknot.treatment.Wet;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
+import undoknot.visit.NotLooked;
 import undoknot.visit.HeadNow;
 import undoknot.visit.VisitLog;
 
@@ -84,17 +84,12 @@ public class GateKeeper {
                 log.head().noPower(),
                 logged.cyclesRunning(),
                 logged.strongCycles(),
-                wasteLooked(logged),
+                NotLooked.of(log),
                 BarredByFinding.of(CurrentFindings.of(log)),
                 log.lastMap().map(NozzleMap::notMissing).orElse(Map.of()),
                 Procedures.goesByCycles(logged));
         return new Gates.Situation(
                 logged.family(), head, at, wet, lot == null ? null : Shelf.bottle(lot), LocalDate.now(clock));
-    }
-
-    private static boolean wasteLooked(LoggedVisit logged) {
-        return logged.findingsThatStand().stream()
-                .anyMatch(f -> f.sign == Sign.WASTE_ROOM || f.sign == Sign.WASTE_FULL);
     }
 
     /**
