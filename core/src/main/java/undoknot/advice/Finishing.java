@@ -5,6 +5,7 @@ import static undoknot.advice.Advice.Rule.*;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking.Likely;
@@ -26,6 +27,9 @@ import undoknot.visit.Step.Worked;
 final class Finishing {
 
     /** A cause that leaves the map good is seen to before the head counts as finished, if it leads and is this likely. */
+    /** What sends ink into the station; a page does not. */
+    private static final Set<Method> INTO_STATION = Set.of(Method.CYCLE, Method.CYCLE_STRONG, Method.CHARGE);
+
     private static final double LIKELY_ELSEWHERE = 0.25;
 
     /** An ink that sets again is flushed out of every channel that is this likely to carry it. */
@@ -172,14 +176,17 @@ final class Finishing {
                 : Optional.of(Advice.toLook(LOOK_AGAIN, Look.STATION, List.of(), Map.of(), null, null));
     }
 
-    /** A station that crusted is cleaned once more at the end, for the head has printed over it since. */
+    /**
+     * A station that crusted is cleaned once more at the end (handbook 13, rule 2): what was flushed, and the ink of each cycle, went into
+     * it since.
+     */
     private Optional<Advice> stationAtEnd() {
         List<Method> work = context.visit.work().stream().map(Worked::method).toList();
         int cleaned = work.lastIndexOf(Method.STATION);
         boolean crusted = context.visit.looks().stream().anyMatch(o -> o.sign() == Sign.STATION_CRUSTED);
         boolean workedSince = cleaned >= 0
                 && work.subList(cleaned + 1, work.size()).stream()
-                        .anyMatch(m -> m.between() == WorkBetweenChecks.FLUSH);
+                        .anyMatch(m -> m.between() == WorkBetweenChecks.FLUSH || INTO_STATION.contains(m));
         return crusted && workedSince && context.visit.times(Method.STATION) <= Method.STATION.rungs()
                 ? Optional.of(context.advise(
                         STATION_AT_END,

@@ -200,7 +200,9 @@ public final class Gates {
                 .sorted()
                 .forEach(code -> gates.add(code.at("kind")));
         if (onHead.barredBy().contains(BarredWork.STRONG_CYCLES)) {
-            s.now().notLooked().stream().sorted().forEach(first -> gates.add(first.code().at("kind")));
+            s.now().notLooked().stream()
+                    .sorted()
+                    .forEach(first -> gates.add(first.code().at("kind")));
         }
         return gates;
     }

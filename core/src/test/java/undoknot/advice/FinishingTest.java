@@ -145,6 +145,26 @@ class FinishingTest {
         assertThat(first(visit.page().check()).act()).isEqualTo(Act.FINISH);
     }
 
+    /** No hand touched the head: the ink of the cycles alone went into the station. */
+    @Test
+    void a_station_that_crusted_is_cleaned_again_after_cycles_alone() {
+        WrittenVisit visit = new WrittenVisit("ORSEL-D6")
+                .told(10, Symptom.MORE_AFTER_CLEANING)
+                .scattered("C", 6, 0)
+                .check()
+                .found(STATION_CRUSTED, null)
+                .hands(Method.STATION, "C")
+                .found(STATION_CLEAN, null)
+                .check()
+                .cycle("C")
+                .clear("C")
+                .check();
+        assertThat(first(visit).rule()).isEqualTo(Rule.STATION_AT_END);
+        visit.hands(Method.STATION, "C").found(STATION_CLEAN, null);
+        assertThat(first(visit).method()).isEqualTo(Method.PAGE);
+        assertThat(first(visit.page().check()).act()).isEqualTo(Act.FINISH);
+    }
+
     /** The station is looked at before and after a head is cleaned; crusted, it comes once more at the end. */
     @Test
     void a_station_that_crusted_is_cleaned_again_at_the_end() {

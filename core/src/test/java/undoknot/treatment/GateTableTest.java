@@ -363,7 +363,14 @@ class GateTableTest {
             Treatment.Resistance felt,
             String says) {
         Gates.HeadState head = new Gates.HeadState(
-                false, Site.IN_CARRIAGE, Set.of(), 0, 0, Set.of(), Set.of(), open == null ? Map.of() : Map.of("K", open));
+                false,
+                Site.IN_CARRIAGE,
+                Set.of(),
+                0,
+                0,
+                Set.of(),
+                Set.of(),
+                open == null ? Map.of() : Map.of("K", open));
         Treatment push = new Treatment.Flush(List.of(stroke(seconds, syringe, force, felt)), 20);
         assertThat(Gates.of(push, situation(family(construction.limits()), head, null)))
                 .extracting(Gate::code)

@@ -346,7 +346,8 @@ final class DemoVisit {
         attempt.site = method.isBenchWork() ? Site.ON_BENCH : Site.IN_CARRIAGE;
         attempt.departureReason = departure;
         if (departure != null) {
-            Gates.HeadState ready = new Gates.HeadState(false, attempt.site, Set.of(), 0, 0, Set.of(), Set.of(), Map.of());
+            Gates.HeadState ready =
+                    new Gates.HeadState(false, attempt.site, Set.of(), 0, 0, Set.of(), Set.of(), Map.of());
             attempt.against = json.apply(
                     Gates.of(treatment, new Gates.Situation(family, ready, null, null, null, LocalDate.EPOCH)));
         }

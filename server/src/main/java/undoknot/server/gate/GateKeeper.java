@@ -31,8 +31,8 @@ import undoknot.treatment.Treatment;
 import undoknot.treatment.Wet;
 import undoknot.visit.BarredByFinding;
 import undoknot.visit.CurrentFindings;
-import undoknot.visit.NotLooked;
 import undoknot.visit.HeadNow;
+import undoknot.visit.NotLooked;
 import undoknot.visit.VisitLog;
 
 /** The one way past the gates, for everything that is logged on a visit: work, checks, looks, and where the head goes. */
