@@ -121,7 +121,9 @@ class MoreAfterCleaningTest extends ByTheSteps {
             String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
             for (String said : List.of(
                     "27 out before, 2 out now",
-                    "Look at cap and trough before a cleaning cycle is repeated",
+                    "Cleaning station cleaned, twice; cleaned by the printer itself, lightly, twice",
+                    "Told: a check of",
+                    "5 attempts, 2 printer cycles",
                     "Clean the cap, the wiper and the drain once a month.")) {
                 assertTrue(text.contains(said), () -> said + " in " + text);
             }
