@@ -2,25 +2,8 @@ import { QueryClient } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Line, lastLine } from '../test/line';
 import { listenForChanges, lookAgainMs, useCutSince } from './changes';
-
-/** A line that a test speaks on. */
-class Line extends EventTarget {
-  static opened: Line[] = [];
-  isClosed = false;
-  constructor(readonly url: string) {
-    super();
-    Line.opened.push(this);
-  }
-  close() {
-    this.isClosed = true;
-  }
-  says(name: string, data: unknown = '') {
-    act(() => void this.dispatchEvent(new MessageEvent(name, { data: JSON.stringify(data) })));
-  }
-}
-
-const last = () => Line.opened.at(-1)!;
 
 function keysAskedAgain(queries: QueryClient) {
   return vi.mocked(queries.invalidateQueries).mock.calls.map(([filters]) => filters?.queryKey ?? 'all');
@@ -37,7 +20,7 @@ describe('listening for changes', () => {
     queries = new QueryClient();
     vi.spyOn(queries, 'invalidateQueries').mockResolvedValue();
     end = listenForChanges(queries);
-    last().says('open');
+    lastLine().says('open');
   });
 
   afterEach(() => {
@@ -47,9 +30,9 @@ describe('listening for changes', () => {
   });
 
   it('asks again for the bench, the clocks, the day and what changed, and for nothing else', () => {
-    last().says('changed', { visits: ['visit-1'], other: false });
+    lastLine().says('changed', { visits: ['visit-1'], other: false });
     expect(keysAskedAgain(queries)).toEqual([['bench'], ['clocks'], ['day'], ['visit', 'visit-1']]);
-    last().says('changed', { visits: [], other: true });
+    lastLine().says('changed', { visits: [], other: true });
     expect(keysAskedAgain(queries).slice(4)).toEqual([['lots'], ['waste'], ['day']]);
   });
 
@@ -62,36 +45,36 @@ describe('listening for changes', () => {
     expect(lookAgainMs(told(soon.toISOString()))).toBe(90_400);
     expect(lookAgainMs(told('2999-01-01T00:00:00Z'))).toBe(300_000);
     expect(lookAgainMs({ state: { dataUpdatedAt: 0 } })).toBe(300_000);
-    last().says('error');
+    lastLine().says('error');
     expect(lookAgainMs(told(soon.toISOString()))).toBe(10_000);
   });
 
   it('says that the page is behind after a few seconds, and catches up when the line is back', () => {
     const { result } = renderHook(() => useCutSince());
-    last().says('error');
+    lastLine().says('error');
     expect(result.current).toBeNull();
     act(() => void vi.advanceTimersByTime(2_000));
-    last().says('error');
+    lastLine().says('error');
     act(() => void vi.advanceTimersByTime(2_500));
     expect(result.current).not.toBeNull();
     // It looks by itself from here on, and at once.
     expect(keysAskedAgain(queries)).toEqual(['all']);
-    last().says('open');
+    lastLine().says('open');
     expect(result.current).toBeNull();
     expect(keysAskedAgain(queries)).toEqual(['all', 'all']);
   });
 
   it('tells how old what it shows is, until its line has stood once', () => {
-    expect(last().url).toMatch(/^\/api\/changes\?age=\d+$/);
-    last().says('error');
+    expect(lastLine().url).toMatch(/^\/api\/changes\?age=\d+$/);
+    lastLine().says('error');
     act(() => void vi.advanceTimersByTime(1_500));
     expect(Line.opened).toHaveLength(2);
     // Everything is asked for again once it stands.
-    expect(last().url).toBe('/api/changes');
+    expect(lastLine().url).toBe('/api/changes');
   });
 
   it('takes silence for a cut line', () => {
-    const first = last();
+    const first = lastLine();
     act(() => void vi.advanceTimersByTime(20_000));
     first.says('beat');
     act(() => void vi.advanceTimersByTime(20_000));
@@ -106,11 +89,11 @@ describe('listening for changes', () => {
     const seen = vi.spyOn(document, 'visibilityState', 'get');
     seen.mockReturnValue('hidden');
     document.dispatchEvent(new Event('visibilitychange'));
-    expect(last().isClosed).toBe(true);
+    expect(lastLine().isClosed).toBe(true);
     seen.mockReturnValue('visible');
     document.dispatchEvent(new Event('visibilitychange'));
     expect(Line.opened).toHaveLength(2);
-    last().says('open');
+    lastLine().says('open');
     expect(keysAskedAgain(queries)).toEqual(['all']);
     seen.mockRestore();
   });

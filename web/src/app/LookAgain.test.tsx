@@ -3,18 +3,8 @@ import { act, render } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useClocks } from '../api/queries';
 import { useNow } from '../bench/useNow';
+import { Line, lastLine } from '../test/line';
 import { ReachStrip } from './ReachStrip';
-
-class Line extends EventTarget {
-  static last: Line;
-  constructor() {
-    super();
-    Line.last = this;
-  }
-  close() {
-    // A test that has ended.
-  }
-}
 
 /** As the strip of clocks does, it is drawn anew each second. */
 function Page() {
@@ -41,7 +31,7 @@ describe('a page that hears of changes', () => {
         <Page />
       </QueryClientProvider>,
     );
-    Line.last.dispatchEvent(new Event('open'));
+    lastLine().says('open');
   });
   afterEach(() => {
     vi.useRealTimers();
@@ -54,7 +44,7 @@ describe('a page that hears of changes', () => {
     const hears = async (count: number) => {
       for (let i = 0; i < count; i++) {
         await seconds(1);
-        Line.last.dispatchEvent(new Event('beat'));
+        lastLine().says('beat');
       }
     };
     await hears(89);
@@ -70,7 +60,7 @@ describe('a page that hears of changes', () => {
 
   it('looks by itself as soon as the line is cut, and every ten seconds', async () => {
     await seconds(20);
-    Line.last.dispatchEvent(new Event('error'));
+    lastLine().says('error');
     await seconds(5);
     expect(asked).toBe(2);
     await seconds(31);

@@ -2,18 +2,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, screen } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Line, lastLine } from '../test/line';
 import WallPage from './WallPage';
-
-class Line extends EventTarget {
-  static last: Line;
-  constructor(readonly url: string) {
-    super();
-    Line.last = this;
-  }
-  close() {
-    // A test that has ended.
-  }
-}
 
 describe('the board on the wall', () => {
   let asked: number;
@@ -54,7 +44,7 @@ describe('the board on the wall', () => {
   });
 
   const seconds = (count: number) => act(() => vi.advanceTimersByTimeAsync(count * 1000));
-  const says = (name: string) => act(() => void Line.last.dispatchEvent(new Event(name)));
+  const says = (name: string) => lastLine().says(name);
 
   it('asks when it is told, and by itself once nothing is heard any more', async () => {
     says('open');

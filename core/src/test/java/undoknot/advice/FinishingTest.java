@@ -145,17 +145,21 @@ class FinishingTest {
         assertThat(first(visit.page().check()).act()).isEqualTo(Act.FINISH);
     }
 
-    /** No hand touched the head: the ink of the cycles alone went into the station. */
-    @Test
-    void a_station_that_crusted_is_cleaned_again_after_cycles_alone() {
-        WrittenVisit visit = new WrittenVisit("ORSEL-D6")
-                .told(10, Symptom.MORE_AFTER_CLEANING)
+    private static WrittenVisit crustedAndCleaned(int idleDays, Symptom... told) {
+        return new WrittenVisit("ORSEL-D6")
+                .told(idleDays, told)
                 .scattered("C", 6, 0)
                 .check()
                 .found(STATION_CRUSTED, null)
                 .hands(Method.STATION, "C")
                 .found(STATION_CLEAN, null)
-                .check()
+                .check();
+    }
+
+    /** No hand touched the head: the ink of the cycles alone went into the station. */
+    @Test
+    void a_station_that_crusted_is_cleaned_again_after_cycles_alone() {
+        WrittenVisit visit = crustedAndCleaned(10, Symptom.MORE_AFTER_CLEANING)
                 .cycle("C")
                 .clear("C")
                 .check();
@@ -168,17 +172,8 @@ class FinishingTest {
     /** The station is looked at before and after a head is cleaned; crusted, it comes once more at the end. */
     @Test
     void a_station_that_crusted_is_cleaned_again_at_the_end() {
-        WrittenVisit visit = new WrittenVisit("ORSEL-D6")
-                .told(40)
-                .scattered("C", 6, 0)
-                .check()
-                .found(STATION_CRUSTED, null)
-                .hands(Method.STATION, "C")
-                .found(STATION_CLEAN, null)
-                .check()
-                .flush(Resistance.STIFF, "C")
-                .clear("C")
-                .check();
+        WrittenVisit visit =
+                crustedAndCleaned(40).flush(Resistance.STIFF, "C").clear("C").check();
         assertThat(first(visit).look()).isEqualTo(Look.STATION);
         visit.found(STATION_CLEAN, null);
         assertThat(first(visit).rule()).isEqualTo(Rule.STATION_AT_END);
