@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { Problem } from './http';
 import type { Visit } from './types';
 
@@ -13,8 +13,14 @@ export function useWrite<A>(
 ) {
   const queries = useQueryClient();
   const busy = useRef(false);
+  const latest = useRef(write);
+  // With the screen: the mutation itself hears of a new entry only a moment after it is shown, and a tap in between
+  // would send what stood there before.
+  useLayoutEffect(() => {
+    latest.current = write;
+  });
   const mutation = useMutation<Visit | void, Problem, A>({
-    mutationFn: write,
+    mutationFn: (argument) => latest.current(argument),
     onSuccess: async (visit) => {
       if (visit) {
         // What was asked before the write and is answered after it would put the old visit back.

@@ -126,9 +126,14 @@ export function PlanEditor({
     placeholderData: keepPreviousData,
     retry: false,
   });
-  const keep = useMutation<Plan, Problem>({
-    mutationFn: () =>
-      answer(api.PUT('/api/visits/{visitId}/plan', { params: { path: { visitId: visit.id } }, body })),
+  const keep = useMutation<Plan, Problem, typeof body>({
+    mutationFn: (entered) =>
+      answer(
+        api.PUT('/api/visits/{visitId}/plan', {
+          params: { path: { visitId: visit.id } },
+          body: entered,
+        }),
+      ),
     onSuccess: (next) => {
       draft.drop();
       kept(next);
@@ -170,7 +175,7 @@ export function PlanEditor({
             <Button
               variant="contained"
               loading={keep.isPending}
-              onClick={() => keep.mutate()}
+              onClick={() => keep.mutate(body)}
               disabled={wrong.length > 0}
             >
               Keep this plan
