@@ -1,7 +1,10 @@
 package undoknot.diagnosis;
 
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import undoknot.observation.Sign;
 
 /**
@@ -183,6 +186,13 @@ public final class Likelihoods {
             }
         }
         return rows;
+    }
+
+    /** The cause that a sign tells of: the one it speaks for most, and not just weakly; empty where there is none. */
+    public static Optional<Cause> toldBy(Sign sign) {
+        return Arrays.stream(Cause.values())
+                .max(Comparator.comparingDouble(cause -> weight(sign, cause).ratio()))
+                .filter(cause -> weight(sign, cause).ratio() >= Weight.MODERATE.ratio());
     }
 
     public static Weight weight(Sign sign, Cause cause) {

@@ -38,6 +38,9 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
         NEVER_EMPTY,
         REFILLS,
         LOOK_BEFORE_CLEANING,
+        UNDERSIDE,
+        DUST_COVER,
+        DAMPER_DATES,
         STRIP_AFTER_EDGELESS,
         INK_WITH_RECORD,
         LEVELS_BY_EYE,
@@ -54,15 +57,17 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
 
     static final int MONTH_DAYS = 30;
 
+    static final int FORTNIGHT_DAYS = 14;
+
     /** What a cause asks for besides. */
     private static final Map<Cause, List<Care>> BY_CAUSE = new EnumMap<>(Map.ofEntries(
             Map.entry(Cause.DRIED_INK, List.of(MAINS_ON, CAP_WHEN_IDLE)),
             Map.entry(Cause.AIR, List.of(LEVELS_BY_EYE)),
-            Map.entry(Cause.SUPPLY_RESTRICTED, List.of(LEVELS_BY_EYE)),
+            Map.entry(Cause.SUPPLY_RESTRICTED, List.of(LEVELS_BY_EYE, DAMPER_DATES)),
             Map.entry(Cause.CARTRIDGE_FAULT, List.of(LEVELS_BY_EYE)),
             Map.entry(Cause.SERVICE_STATION, List.of(LOOK_BEFORE_CLEANING)),
-            Map.entry(Cause.FACE_DEBRIS, List.of(LOOK_BEFORE_CLEANING)),
-            Map.entry(Cause.CARRIAGE_DIRT, List.of(LOOK_BEFORE_CLEANING)),
+            Map.entry(Cause.FACE_DEBRIS, List.of(LOOK_BEFORE_CLEANING, UNDERSIDE, DUST_COVER)),
+            Map.entry(Cause.CARRIAGE_DIRT, List.of(LOOK_BEFORE_CLEANING, UNDERSIDE)),
             Map.entry(Cause.ALIGNMENT_ENCODER, List.of(STRIP_AFTER_EDGELESS)),
             Map.entry(Cause.ELECTRICAL, List.of(NOTE_IF_BACK)),
             Map.entry(Cause.CONTACTS, List.of(NOTE_IF_BACK)),
@@ -120,8 +125,16 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
                                 .filter(c -> head.purpose() == Purpose.INK_CHANGE && !head.food()))
                 .flatMap(care -> care)
                 .distinct()
-                .forEach(care -> list.add(new Aftercare(care, care == STATION ? MONTH_DAYS : 0, List.of())));
+                .forEach(care -> list.add(new Aftercare(care, everyDays(care, head.causes()), List.of())));
         return List.copyOf(list);
+    }
+
+    private static int everyDays(Care care, Collection<Cause> causes) {
+        return switch (care) {
+            case STATION -> MONTH_DAYS;
+            case UNDERSIDE -> causes.contains(Cause.CARRIAGE_DIRT) ? FORTNIGHT_DAYS : MONTH_DAYS;
+            default -> 0;
+        };
     }
 
     private static void shake(List<Aftercare> list, List<String> settling) {

@@ -64,30 +64,43 @@ public final class CurrentFindings {
 
     /** Bad findings that were mended and that nobody has looked at since; the latest of each look and channel. */
     public static List<Observation> mendedUnseen(VisitLog visit) {
+        return List.copyOf(mended(visit, true).values());
+    }
+
+    /** Bad findings that were mended and not made again since; the latest of each look and channel. */
+    public static List<Observation> mended(VisitLog visit) {
+        return List.copyOf(mended(visit, false).values());
+    }
+
+    /** @param unseen whether a look that finds it fine ends it as well */
+    private static Map<String, Observation> mended(VisitLog visit, boolean unseen) {
         Map<String, Observation> bad = new LinkedHashMap<>();
-        Map<String, Observation> unseen = new LinkedHashMap<>();
+        Map<String, Observation> mended = new LinkedHashMap<>();
         for (Step step : visit.steps()) {
             if (step instanceof Worked worked) {
-                Set<String> mended = mendedBy(worked);
+                Set<String> reached = mendedBy(worked);
                 bad.forEach((key, o) -> {
-                    if (mended.contains(key)) {
-                        unseen.put(key, o);
+                    if (reached.contains(key)) {
+                        mended.put(key, o);
                     }
                 });
-                bad.keySet().removeAll(mended);
+                bad.keySet().removeAll(reached);
             } else if (step instanceof Found found) {
                 Observation o = found.observation();
                 Look.making(o.sign()).ifPresent(look -> {
                     String key = look + "/" + o.channel();
-                    unseen.remove(key);
+                    boolean fine = look.fine() == o.sign();
                     bad.remove(key);
-                    if (look.fine() != o.sign()) {
+                    if (unseen || !fine) {
+                        mended.remove(key);
+                    }
+                    if (!fine) {
                         bad.put(key, o);
                     }
                 });
             }
         }
-        return List.copyOf(unseen.values());
+        return mended;
     }
 
     private static Set<String> mendedBy(Worked worked) {

@@ -56,9 +56,19 @@ class AftercareTest {
     }
 
     @ParameterizedTest
+    @CsvSource({"CARRIAGE_DIRT, 14", "FACE_DEBRIS, 30"})
+    void the_underside_is_wiped_each_fortnight_where_its_dirt_was_the_cause_and_else_monthly(Cause cause, int days) {
+        assertThat(item(of(cause), UNDERSIDE).everyDays()).isEqualTo(days);
+        assertThat(of()).extracting(Aftercare::care).doesNotContain(UNDERSIDE);
+    }
+
+    @ParameterizedTest
     @CsvSource({
         "SERVICE_STATION, LOOK_BEFORE_CLEANING",
         "CARRIAGE_DIRT, LOOK_BEFORE_CLEANING",
+        "CARRIAGE_DIRT, UNDERSIDE",
+        "FACE_DEBRIS, DUST_COVER",
+        "SUPPLY_RESTRICTED, DAMPER_DATES",
         "ALIGNMENT_ENCODER, STRIP_AFTER_EDGELESS",
         "UNSUITABLE_INK, INK_WITH_RECORD",
         "SUPPLY_RESTRICTED, LEVELS_BY_EYE",

@@ -3,18 +3,27 @@ package undoknot.server.finish;
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.lang.Nullable;
 import org.springframework.stereotype.Component;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking;
 import undoknot.diagnosis.Reason;
+import undoknot.finish.FoundAndMended;
 import undoknot.nozzle.Acceptance;
 import undoknot.observation.Look;
 import undoknot.observation.Observation;
 import undoknot.server.advice.Judge;
 import undoknot.server.visit.LoggedVisit;
 
-/** What was wrong with a head and how that is known: what somebody wrote down, or else what the ranking holds likeliest. */
+/**
+ * What was wrong with a head and how that is known: what somebody wrote down; or else what was found and put right, and what
+ * the ranking holds likeliest besides.
+ */
 @Component
 public class WhatWasWrong {
 
@@ -33,11 +42,16 @@ public class WhatWasWrong {
 
     /**
      * @param channels where; empty for the whole head
-     * @param percent chance by the ranking; absent where somebody wrote the cause down
-     * @param reasons the strongest observations that speak for it
+     * @param mended whether it was found by a look and put right
+     * @param percent chance by the ranking; absent where somebody wrote the cause down or it was found
+     * @param reasons what was found, or else the strongest observations that speak for it
      */
     public record Wrong(
-            Cause cause, List<String> channels, @Nullable Integer percent, List<Observation> reasons) {}
+            Cause cause,
+            List<String> channels,
+            boolean mended,
+            @Nullable Integer percent,
+            List<Observation> reasons) {}
 
     /** Empty where no cause is asked, and where nothing was found wrong. */
     public List<Wrong> with(LoggedVisit logged) {
@@ -50,23 +64,51 @@ public class WhatWasWrong {
                 .map(d -> new Wrong(
                         d.cause,
                         d.channels.isEmpty() ? List.of() : List.of(d.channels.split(",")),
+                        false,
                         null,
                         reasons(ranking.of(d.cause))))
                 .toList();
         if (!written.isEmpty()) {
             return written;
         }
-        Ranking.Likely leading = ranking.leading();
         if (isSound(logged)) {
             return List.of();
         }
-        return leading.probability() < LIKELY || reasons(leading).isEmpty()
-                ? List.of()
-                : List.of(new Wrong(
-                        leading.cause(),
-                        channels(ranking, leading.cause()),
-                        (int) Math.round(100 * leading.probability()),
-                        reasons(leading)));
+        Map<Cause, List<Observation>> mended = FoundAndMended.of(logged.log(clock.instant()));
+        return Stream.concat(
+                        mended.entrySet().stream().map(e -> mended(e.getKey(), e.getValue())),
+                        likely(ranking, mended.keySet()).stream())
+                .toList();
+    }
+
+    private static Wrong mended(Cause cause, List<Observation> found) {
+        List<String> channels = found.stream()
+                .map(Observation::channel)
+                .filter(Objects::nonNull)
+                .distinct()
+                .sorted()
+                .toList();
+        // Where is said beside the cause; what is said once for all.
+        List<Observation> what = found.stream()
+                .map(o -> new Observation(o.sign(), null, o.facts(), null))
+                .distinct()
+                .toList();
+        return new Wrong(cause, channels, true, null, what);
+    }
+
+    /** The likeliest besides what was found anyway. */
+    private static Optional<Wrong> likely(Ranking ranking, Set<Cause> found) {
+        return ranking.causes().stream()
+                .filter(likely -> !found.contains(likely.cause()))
+                .findFirst()
+                .filter(likely ->
+                        likely.probability() >= LIKELY && !reasons(likely).isEmpty())
+                .map(likely -> new Wrong(
+                        likely.cause(),
+                        channels(ranking, likely.cause()),
+                        false,
+                        (int) Math.round(100 * likely.probability()),
+                        reasons(likely)));
     }
 
     /** A head that came in without a complaint, whose first check was accepted, and on which no look found anything. */

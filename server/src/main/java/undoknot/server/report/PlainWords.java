@@ -64,7 +64,9 @@ class PlainWords {
 
     private PlainPage.WrongLine wrong(LoggedVisit logged, WhatWasWrong.Wrong w) {
         String where = w.channels().isEmpty() ? "" : " in " + names(logged, w.channels());
-        String sure = w.percent() == null ? "" : "Most likely, " + w.percent() + " in 100";
+        String sure = w.mended()
+                ? "Found and put right"
+                : w.percent() == null ? "" : "Most likely, " + w.percent() + " in 100";
         String because = w.reasons().stream().map(words::observation).collect(Collectors.joining("; "));
         String how = sure.isEmpty() || because.isEmpty() ? sure + because : sure + ": " + because;
         return new PlainPage.WrongLine(
