@@ -64,8 +64,20 @@ public class ChangeWatch implements SmartLifecycle {
     /** What pages were told, and when. */
     private record Told(long atNanos, Changed changed) {}
 
+    /**
+     * Of the last revisions: a lower number may be committed after a higher one, so that the last alone would hide it.
+     *
+     * @param last number of the last
+     * @param known how many of the last thousand there are
+     */
+    private record Revisions(long last, long known) {
+        private static final String QUERY = """
+                select coalesce(max(id), 0) last, count(*) known from revision
+                where id > (select coalesce(max(id), 0) - 1000 from revision)""";
+    }
+
     /** What stood at the last look. */
-    private record Seen(Map<UUID, VisitStamp> open, long revision) {
+    private record Seen(Map<UUID, VisitStamp> open, Revisions revisions) {
         Changed since(Seen before) {
             List<UUID> visits = new ArrayList<>();
             open.forEach((id, stamp) -> {
@@ -74,7 +86,7 @@ public class ChangeWatch implements SmartLifecycle {
                 }
             });
             before.open.keySet().stream().filter(id -> !open.containsKey(id)).forEach(visits::add);
-            return new Changed(visits, revision != before.revision);
+            return new Changed(visits, !revisions.equals(before.revisions));
         }
     }
 
@@ -182,8 +194,9 @@ public class ChangeWatch implements SmartLifecycle {
     private Seen whatStands() {
         Map<UUID, VisitStamp> open = new HashMap<>();
         visits.openStamps().forEach(stamp -> open.put(stamp.id(), stamp));
-        Long revision = jdbc.queryForObject("select coalesce(max(id), 0) from revision", Long.class);
-        return new Seen(open, revision == null ? 0 : revision);
+        Revisions revisions = jdbc.queryForObject(
+                Revisions.QUERY, (row, n) -> new Revisions(row.getLong("last"), row.getLong("known")));
+        return new Seen(open, revisions);
     }
 
     int pages() {

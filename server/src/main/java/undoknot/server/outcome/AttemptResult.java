@@ -31,6 +31,18 @@ class AttemptResult implements Persistable<UUID> {
 
     public boolean accepted;
 
+    static AttemptResult of(UUID visitId, AttemptResults.Result result) {
+        AttemptResult row = new AttemptResult();
+        row.attemptId = result.attemptId();
+        row.visitId = visitId;
+        row.familyCode = result.familyCode();
+        row.ink = result.ink();
+        row.method = result.method();
+        row.number = result.number();
+        row.accepted = result.accepted();
+        return row;
+    }
+
     @Override
     public UUID getId() {
         return attemptId;

@@ -22,5 +22,11 @@ interface AttemptResults extends JpaRepository<AttemptResult, UUID> {
             + " where r.method = ?1 group by r.familyCode, r.ink, r.number")
     List<Tally> tallies(Method method);
 
-    List<AttemptResult> findByVisitId(UUID visitId);
+    /** What came of one attempt, apart from the visit it stands in. */
+    record Result(UUID attemptId, String familyCode, InkChemistry ink, Method method, int number, boolean accepted) {}
+
+    @Query(
+            "select new undoknot.server.outcome.AttemptResults$Result(r.attemptId, r.familyCode, r.ink, r.method, r.number,"
+                    + " r.accepted) from AttemptResult r where r.visitId = ?1")
+    List<Result> ofVisit(UUID visitId);
 }

@@ -1,21 +1,25 @@
 package undoknot.server.outcome;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import java.time.Duration;
+import static java.util.stream.Collectors.toCollection;
+
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import undoknot.fluid.InkChemistry;
 import undoknot.nozzle.Acceptance;
 import undoknot.outcome.Cases;
 import undoknot.outcome.Odds;
+import undoknot.server.outcome.AttemptResults.Result;
 import undoknot.server.visit.Attempt;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.LoggedVisit;
@@ -28,16 +32,17 @@ public class Ledger {
 
     private static final int LAST_NUMBER = 3;
 
-    private static final Duration KEPT = Duration.ofMinutes(1);
-
     private final AttemptResults results;
+    private final OddsChanges changes;
 
-    /** Counting many years of attempts takes a while; a minute's delay in the odds of other visits does not matter. */
-    private final Cache<Method, List<AttemptResults.Tally>> tallies =
-            Caffeine.newBuilder().expireAfterWrite(KEPT).build();
+    private record Counted(OddsChanges.Stamp at, List<AttemptResults.Tally> tallies) {}
 
-    Ledger(AttemptResults results) {
+    /** Counting many years of attempts takes a while, and so it is done once for as long as nothing changes. */
+    private final ConcurrentMap<Method, Counted> counted = new ConcurrentHashMap<>();
+
+    Ledger(AttemptResults results, OddsChanges changes) {
         this.results = results;
+        this.changes = changes;
     }
 
     /**
@@ -47,13 +52,26 @@ public class Ledger {
     @Transactional
     public void keep(LoggedVisit logged) {
         UUID visitId = logged.visit().id;
-        results.forget(visitId);
-        if (logged.purpose().isProcedure()) {
-            // What is flushed because an ink changes says nothing of what helps a clogged head.
+        Set<Result> before = Set.copyOf(results.ofVisit(visitId));
+        Set<Result> now = resultsOf(logged);
+        Set<Result> changed = new HashSet<>(before);
+        now.stream().filter(result -> !changed.remove(result)).forEach(changed::add);
+        if (changed.isEmpty()) {
             return;
         }
+        results.forget(visitId);
+        results.saveAll(
+                now.stream().map(result -> AttemptResult.of(visitId, result)).toList());
+        changes.tell(changed.stream().map(Result::method).collect(toCollection(TreeSet::new)));
+    }
+
+    private static Set<Result> resultsOf(LoggedVisit logged) {
+        if (logged.purpose().isProcedure()) {
+            // What is flushed because an ink changes says nothing of what helps a clogged head.
+            return Set.of();
+        }
         Map<Method, Integer> times = new EnumMap<>(Method.class);
-        List<AttemptResult> rows = new ArrayList<>();
+        Set<Result> all = new LinkedHashSet<>();
         List<Attempt> standing = logged.attemptsThatStand();
         for (int i = 0; i < standing.size(); i++) {
             Attempt attempt = standing.get(i);
@@ -61,24 +79,16 @@ public class Ledger {
             int number = times.merge(method, 1, Integer::sum);
             List<Acceptance.Verdict> judges = judges(logged, standing, i);
             if (!judges.isEmpty()) {
-                AttemptResult row = new AttemptResult();
-                row.attemptId = attempt.id;
-                row.visitId = visitId;
-                row.familyCode = logged.family().code();
-                row.ink = ink(logged.intake(), channelOf(logged, attempt));
-                row.method = method;
-                row.number = Math.min(LAST_NUMBER, number);
-                row.accepted = judges.contains(Acceptance.Verdict.MET);
-                rows.add(row);
+                all.add(new Result(
+                        attempt.id,
+                        logged.family().code(),
+                        ink(logged.intake(), channelOf(logged, attempt)),
+                        method,
+                        Math.min(LAST_NUMBER, number),
+                        judges.contains(Acceptance.Verdict.MET)));
             }
         }
-        results.saveAll(rows);
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                tallies.invalidateAll();
-            }
-        });
+        return all;
     }
 
     private static List<Acceptance.Verdict> judges(LoggedVisit logged, List<Attempt> standing, int i) {
@@ -112,11 +122,11 @@ public class Ledger {
         return intake.inks().getOrDefault(channel, intake.ports().get(0).chemistry());
     }
 
-    private static Cases without(AttemptResults.Tally t, List<AttemptResult> own) {
-        List<AttemptResult> counted = own.stream()
-                .filter(r -> r.familyCode.equals(t.familyCode()) && r.ink == t.ink() && r.number == t.number())
+    private static Cases without(AttemptResults.Tally t, List<Result> own) {
+        List<Result> counted = own.stream()
+                .filter(r -> r.familyCode().equals(t.familyCode()) && r.ink() == t.ink() && r.number() == t.number())
                 .toList();
-        long reached = t.reached() - counted.stream().filter(r -> r.accepted).count();
+        long reached = t.reached() - counted.stream().filter(Result::accepted).count();
         long tried = Math.max(0, t.tried() - counted.size());
         // What was counted a moment ago may not know this visit's last attempt yet.
         return new Cases((int) tried, (int) Math.max(0, Math.min(tried, reached)));
@@ -124,8 +134,8 @@ public class Ledger {
 
     /** Odds that the next attempt with a method reaches acceptance; the visit itself does not speak for itself. */
     public Odds odds(LoggedVisit logged, Method method, String channel, int number) {
-        List<AttemptResult> own = results.findByVisitId(logged.visit().id).stream()
-                .filter(r -> r.method == method)
+        List<Result> own = results.ofVisit(logged.visit().id).stream()
+                .filter(r -> r.method() == method)
                 .toList();
         return odds(logged.family().code(), ink(logged.intake(), channel), method, number, own);
     }
@@ -135,11 +145,11 @@ public class Ledger {
         return odds(family, ink, method, number, List.of());
     }
 
-    private Odds odds(String family, InkChemistry ink, Method method, int number, List<AttemptResult> own) {
+    private Odds odds(String family, InkChemistry ink, Method method, int number, List<Result> own) {
         Cases cell = Cases.NONE;
         Cases ofFamily = Cases.NONE;
         Cases all = Cases.NONE;
-        for (AttemptResults.Tally t : tallies.get(method, results::tallies)) {
+        for (AttemptResults.Tally t : tallies(method)) {
             Cases cases = without(t, own);
             if (!t.familyCode().equals(family)) {
                 all = all.plus(cases);
@@ -150,5 +160,13 @@ public class Ledger {
             }
         }
         return Odds.of(cell, ofFamily, all, method.startChance());
+    }
+
+    private List<AttemptResults.Tally> tallies(Method method) {
+        OddsChanges.Stamp now = changes.of(method);
+        return counted.compute(
+                        method,
+                        (m, kept) -> kept != null && kept.at.equals(now) ? kept : new Counted(now, results.tallies(m)))
+                .tallies;
     }
 }

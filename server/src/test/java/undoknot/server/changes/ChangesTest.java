@@ -6,11 +6,14 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import jakarta.servlet.http.Cookie;
+import java.sql.Connection;
 import java.util.Map;
 import java.util.UUID;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 import undoknot.server.Api;
@@ -31,6 +34,12 @@ class ChangesTest {
 
     @Autowired
     ChangeWatch watch;
+
+    @Autowired
+    JdbcTemplate jdbc;
+
+    @Autowired
+    DataSource database;
 
     private final String name = "c" + UUID.randomUUID().toString().substring(0, 8);
 
@@ -103,6 +112,26 @@ class ChangesTest {
         api.as(Role.TECHNICIAN).lotOf("INK", 100);
         watch.look();
         assertThat(heard(page)).contains("\"other\":true");
+    }
+
+    @Test
+    void what_got_its_number_first_and_was_through_last_is_heard_of_as_well() throws Exception {
+        MvcResult page = page(signedIn());
+        String insert = "insert into revision (changed_at, changed_by) values (0, 'test')";
+        int before;
+        try (Connection slow = database.getConnection()) {
+            slow.setAutoCommit(false);
+            try (var statement = slow.createStatement()) {
+                statement.executeUpdate(insert);
+            }
+            jdbc.update(insert);
+            watch.look();
+            before = heard(page).length();
+            slow.commit();
+            slow.setAutoCommit(true);
+        }
+        watch.look();
+        assertThat(heard(page).substring(before)).contains("\"other\":true");
     }
 
     @Test
