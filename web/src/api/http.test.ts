@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { answer, api, onSignedOut, Problem } from './http';
 
 const replies = (status: number, body: unknown) =>
@@ -12,8 +12,6 @@ const write = () =>
       body: { content: '', editedAt: '2026-01-01T00:00:00Z' },
     }),
   );
-
-afterEach(() => vi.unstubAllGlobals());
 
 function serverAnswers(...answers: Response[]) {
   const fetch = vi.fn();

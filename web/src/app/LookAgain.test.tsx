@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { useClocks } from '../api/queries';
 import { useNow } from '../bench/useNow';
 import { Line, lastLine } from '../test/line';
@@ -32,10 +32,6 @@ describe('a page that hears of changes', () => {
       </QueryClientProvider>,
     );
     lastLine().says('open');
-  });
-  afterEach(() => {
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
   });
 
   const seconds = (count: number) => act(() => vi.advanceTimersByTimeAsync(count * 1000));

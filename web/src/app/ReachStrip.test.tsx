@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { act, render, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answer, api } from '../api/http';
 import { reach } from '../api/reach';
 import { ReachStrip } from './ReachStrip';
@@ -24,10 +24,6 @@ describe('what is out of reach', () => {
   beforeEach(() => {
     vi.useFakeTimers();
     reach.answered();
-  });
-  afterEach(() => {
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
   });
 
   const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));

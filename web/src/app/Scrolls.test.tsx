@@ -1,14 +1,9 @@
 import { act, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { Scrolls } from './Scrolls';
 
 describe('something wide', () => {
   let resized: () => void = () => undefined;
-
-  afterEach(() => {
-    vi.unstubAllGlobals();
-    vi.restoreAllMocks();
-  });
 
   it('is reached by keys where it scrolls, and is no stop where it fits', () => {
     vi.stubGlobal(

@@ -1,12 +1,10 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { RunningSteps, useRunning } from '../visit/RunningSteps';
 import { attempt, clock, NOW, pretendServer, show, visit } from '../test/fixtures';
 import type { Visit } from '../api/types';
 import { ClockStrip } from './ClockStrip';
 import { clockName } from './clockWords';
-
-beforeEach(() => localStorage.clear());
 
 function Steps({ visit: shown }: { visit: Visit }) {
   const steps = useRunning(shown, NOW);

@@ -3,17 +3,12 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/http';
 import { newer, useDraft } from './useDraft';
 
-vi.mock('../api/http', () => ({
-  api: { GET: vi.fn(), PUT: vi.fn(), DELETE: vi.fn() },
-  answer: async (call: Promise<{ data?: unknown }>) => (await call).data,
-}));
 const server = vi.mocked(api);
 
 beforeEach(() => {
-  localStorage.clear();
-  server.GET.mockReset().mockResolvedValue({} as never);
-  server.PUT.mockReset().mockResolvedValue({} as never);
-  server.DELETE.mockReset().mockResolvedValue({} as never);
+  (['GET', 'PUT', 'DELETE'] as const).forEach((method) =>
+    vi.spyOn(api, method).mockResolvedValue({} as never),
+  );
 });
 
 describe('a draft', () => {

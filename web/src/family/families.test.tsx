@@ -1,10 +1,8 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { pretendServer, problem, show } from '../test/fixtures';
 import FamiliesPage from './FamiliesPage';
 import { EMPTY_FAMILY, familyForm, familyOf } from './familyForm';
-
-beforeEach(() => localStorage.clear());
 
 const FAMILY = {
   code: 'TARROW-T4',

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { AlignPass, OffPart, Visit } from '../api/types';
 import VisitPage from '../visit/VisitPage';
 import { FINISH, head, pretendServer, problem, show, visit } from '../test/fixtures';
@@ -7,8 +7,6 @@ import AlignPage from './AlignPage';
 import { partName, partState, usualLeft } from './parts';
 import PartsPage from './PartsPage';
 import ReturnPage from './ReturnPage';
-
-beforeEach(() => localStorage.clear());
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const key = (name: string) => fireEvent.keyDown(document.body, { key: name });

@@ -6,14 +6,6 @@ import { combWords } from './Comb';
 import { combPaths, tally, tooth } from './comb';
 import { Teeth } from './Teeth';
 
-vi.stubGlobal(
-  'ResizeObserver',
-  class {
-    observe() {}
-    disconnect() {}
-  },
-);
-
 const channel = {
   code: 'C',
   colour: 'Cyan',

@@ -1,27 +1,10 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { check, pretendServer, problem, show, visit } from '../test/fixtures';
 import CheckPage from './CheckPage';
 import ComparePage from './ComparePage';
 
-vi.stubGlobal(
-  'ResizeObserver',
-  class {
-    observe() {}
-    disconnect() {}
-  },
-);
-
-beforeEach(() => localStorage.clear());
-
 function openCheck(answers: Record<string, unknown>, checkId = '') {
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      disconnect() {}
-    },
-  );
   const sent = pretendServer({ ...answers, 'GET /api/visits/visit-1': visit() });
   const view = show(<CheckPage />, {
     at: `/visits/visit-1/check/${checkId}`,

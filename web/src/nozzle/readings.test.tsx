@@ -1,6 +1,6 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { ChannelCounts, Check } from '../api/types';
 import { check, problem, pretendServer, show, visit } from '../test/fixtures';
 import CheckPage from './CheckPage';
@@ -9,17 +9,6 @@ import ComparePage from './ComparePage';
 import { groupWords } from './features';
 import { FlipScans } from './FlipScans';
 import { MapFromFile } from './MapFromFile';
-
-beforeEach(() => {
-  localStorage.clear();
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      disconnect() {}
-    },
-  );
-});
 
 const KINDS = [
   {

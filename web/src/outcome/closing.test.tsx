@@ -1,12 +1,10 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import DiagnosisPage from '../diagnosis/DiagnosisPage';
 import ShelfPage from '../fluid/ShelfPage';
 import HistoryPage from '../history/HistoryPage';
 import { check, drying, FINISH, pretendServer, problem, show, visit } from '../test/fixtures';
 import ReturnPage from '../finish/ReturnPage';
-
-beforeEach(() => localStorage.clear());
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 

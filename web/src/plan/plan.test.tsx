@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Plan } from '../api/types';
 import { pretendServer, problem, show, visit } from '../test/fixtures';
 import PlanPage from './PlanPage';
@@ -96,8 +96,6 @@ const two = plan(
   attempt(1, 'FLUSH'),
   attempt(2, 'PORT_SOAK', { alike: ['AIR'], fluid: sum('DOSES', 2, 'ML') }),
 );
-
-beforeEach(() => localStorage.clear());
 
 describe('a plan', () => {
   it('shows what it takes, its steps with every number unfolded, and what follows', async () => {

@@ -1,11 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Procedure } from '../api/types';
 import { lots, pretendServer, problem, show, visit } from '../test/fixtures';
 import ProcedurePage from './ProcedurePage';
 import { litres, onShelf, usualMl } from './steps';
-
-beforeEach(() => localStorage.clear());
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 

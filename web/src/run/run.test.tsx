@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LedStep, Run, Visit } from '../api/types';
 import { show, visit } from '../test/fixtures';
 import { backOf, litPorts, stepTitle } from './ledWords';
@@ -41,7 +41,6 @@ const up = (key = ' ') => fireEvent.keyUp(document.body, { key });
 
 describe('the pedal', () => {
   beforeEach(() => vi.useFakeTimers());
-  afterEach(() => vi.useRealTimers());
 
   function Pedal({ press, hold }: { press: () => void; hold?: () => void }) {
     usePedal({ press, hold });
@@ -82,7 +81,6 @@ describe('the pedal', () => {
 
 describe('a question by pedal', () => {
   beforeEach(() => vi.useFakeTimers());
-  afterEach(() => vi.useRealTimers());
 
   function ask() {
     const taken: string[] = [];

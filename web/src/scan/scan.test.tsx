@@ -1,11 +1,9 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Scan } from '../api/types';
 import { pretendServer, show, visit } from '../test/fixtures';
 import ReadPage from './ReadPage';
-
-beforeEach(() => localStorage.clear());
 
 const block = {
   stairs: 2,

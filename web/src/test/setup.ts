@@ -1,8 +1,23 @@
 import '@testing-library/jest-dom/vitest';
 import { cleanup, configure } from '@testing-library/react';
-import { afterEach } from 'vitest';
+import { afterEach, vi } from 'vitest';
 
-afterEach(cleanup);
+// Files follow one another in the same window, so that what they share is loaded once: each test leaves it as it was.
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+  localStorage.clear();
+  sessionStorage.clear();
+});
+
+// Nothing has a size here.
+window.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
 
 // A busy machine with two cores may need longer than the second that is usual.
 configure({ asyncUtilTimeout: 8_000 });

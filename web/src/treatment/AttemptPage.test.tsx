@@ -1,11 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { advice, head, judgement, lots, pretendServer, problem, show, visit } from '../test/fixtures';
 import AttemptPage from './AttemptPage';
 
 const quiet = { cautions: ['GOGGLES_SYRINGE'], gates: [] };
-
-beforeEach(() => localStorage.clear());
 
 function open(
   kind: string,

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Visit } from '../api/types';
 import { advice, judgement, lots, pretendServer, problem, show, usual, visit } from '../test/fixtures';
 import RoundsPage from './RoundsPage';
@@ -16,8 +16,6 @@ import {
 } from './roundsForm';
 
 const quiet = { cautions: ['GOGGLES_SYRINGE'], gates: [], pushes: [] };
-
-beforeEach(() => localStorage.clear());
 
 /** The visit with rounds that were begun: these strokes. */
 function begun(id: string, strokes: Stroke[], next = 'STROKE'): Visit {

@@ -1,9 +1,7 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { channels, pretendServer, problem, show } from '../test/fixtures';
 import TakeInPage from './TakeInPage';
-
-beforeEach(() => localStorage.clear());
 
 const FAMILY = {
   code: 'VENNICK-B3',

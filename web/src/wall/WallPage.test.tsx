@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, screen } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Line, lastLine } from '../test/line';
 import WallPage from './WallPage';
 
@@ -37,10 +37,6 @@ describe('the board on the wall', () => {
         </MemoryRouter>
       </QueryClientProvider>,
     );
-  });
-  afterEach(() => {
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
   });
 
   const seconds = (count: number) => act(() => vi.advanceTimersByTimeAsync(count * 1000));
