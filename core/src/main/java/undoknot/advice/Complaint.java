@@ -39,6 +39,9 @@ final class Complaint {
     /** Ink does not reach the head: what is upstream of it is walked. */
     private static final List<Sign> STARVES = List.of(Sign.TOLD_OVERHEAT, Sign.TOLD_STOPS, Sign.TOLD_STARVES);
 
+    /** A sound head that stops between one page and the next points upstream, and so does a stop by heat. */
+    private static final List<Sign> STOPPED = List.of(Sign.TOLD_OVERHEAT, Sign.TOLD_STOPS);
+
     /** What leaves the nozzle check good and spoils the print. */
     private static final List<Look> BROUGHT_BY = List.of(Look.STATION, Look.UNDERSIDE, Look.ENCODER);
 
@@ -64,10 +67,24 @@ final class Complaint {
 
     /** Overheat or a sudden stop: the supply of the channels that show gaps, before the head is touched. */
     static Optional<Advice> beforeTreatment(AdviceContext context) {
-        boolean stopped = context.told(Sign.TOLD_OVERHEAT) || context.told(Sign.TOLD_STOPS);
+        boolean stopped = STOPPED.stream().anyMatch(context::told);
         Complaint complaint = new Complaint(context);
         return (stopped && !context.affected.isEmpty() ? complaint.upstream() : Optional.<Advice>empty())
                 .or(complaint::gone);
+    }
+
+    /**
+     * A head that stopped while it printed, and prints nothing now: its supply is walked look by look, port by port, before the
+     * head is touched (handbook 6).
+     */
+    static Optional<Advice> upstreamOfStop(AdviceContext context) {
+        Optional<Sign> stopped = STOPPED.stream().filter(context::told).findFirst();
+        return stopped.flatMap(told -> UPSTREAM.stream()
+                .filter(look -> look.fits(context.visit.family().construction()))
+                .flatMap(look -> context.allChannels().stream()
+                        .filter(code -> !context.looked(look, code) && !context.isMended(look, code))
+                        .flatMap(code -> look(told, look, code).stream()))
+                .findFirst());
     }
 
     /** A colour that is gone entirely: cartridge and station before nozzles. */

@@ -14,6 +14,7 @@ import undoknot.observation.Fact;
 import undoknot.observation.Observation;
 import undoknot.observation.Sign;
 import undoknot.treatment.Method;
+import undoknot.visit.Step.Checked;
 
 /** What a look found is mended before a treatment is judged (handbook 6). */
 final class RepairOfFinding {
@@ -89,7 +90,7 @@ final class RepairOfFinding {
 
     private Optional<Advice> mend(Sign sign, Method wanted) {
         List<Observation> own = withSign(sign);
-        if (own.isEmpty()) {
+        if (own.isEmpty() || sign == Sign.ERROR_EXPECTED_BACK && !isOfContacts()) {
             return Optional.empty();
         }
         Method method = possible(wanted);
@@ -113,6 +114,16 @@ final class RepairOfFinding {
                 Map.of(Fact.CHANNELS, named.size()),
                 HouseWorkStyle.questions(method, where, context),
                 List.of(sign)));
+    }
+
+    /**
+     * Whether an error that a restart cleared is one to reseat for: not one by heat, for which what starves the head is looked
+     * for, and not before it was tried whether a check prints while it is away.
+     */
+    private boolean isOfContacts() {
+        boolean untried = context.visit.lastCheck().filter(Checked::notPossible).isPresent()
+                && NoCheck.isClearedSinceCheck(context);
+        return !untried && !context.told(Sign.TOLD_OVERHEAT);
     }
 
     /** The same aim by a way that the family allows and the head may have. */

@@ -54,6 +54,53 @@ class NoCheckTest {
         assertThat(advice.act()).isEqualTo(Act.ELSEWHERE);
     }
 
+    /** A stop by heat points upstream: each port's supply is walked before contacts and recognition, and nothing condemns the head. */
+    @Test
+    void a_stop_by_heat_is_walked_port_by_port_before_the_head_is_touched() {
+        WrittenVisit visit =
+                new WrittenVisit("HULVER-W8").told(1, Symptom.OVERHEAT_STOP).noCheck();
+        List<String> course = new ArrayList<>();
+        Advice advice = first(visit);
+        while (advice.act() == Act.LOOK) {
+            String channel =
+                    advice.channels().isEmpty() ? null : advice.channels().get(0);
+            course.add(advice.look().name());
+            visit.found(
+                    advice.look() == Look.COOL_DOWN
+                            ? COOL_NO_CHANGE
+                            : advice.look().fine(),
+                    channel);
+            advice = first(visit);
+        }
+        assertThat(course.stream().distinct())
+                .containsExactly(
+                        "ERRORS",
+                        "INK_AT_ALL",
+                        "COOL_DOWN",
+                        "INK_LEVEL",
+                        "AIR",
+                        "DAMPER",
+                        "LINE",
+                        "SEAT",
+                        "RECOGNITION",
+                        "CONTACTS");
+        assertThat(course).filteredOn("DAMPER"::equals).hasSize(8);
+        assertThat(advice.method()).isEqualTo(Method.RESEAT);
+    }
+
+    /** A restart that cleared it for a while is what heat does; the blocked damper is mended, not the contacts. */
+    @Test
+    void an_error_by_heat_is_no_matter_of_contacts() {
+        WrittenVisit visit = new WrittenVisit("HULVER-W8")
+                .told(1, Symptom.OVERHEAT_STOP)
+                .noCheck()
+                .found(ERROR_EXPECTED_BACK, null);
+        assertThat(first(visit).look()).isEqualTo(Look.INK_AT_ALL);
+        Advice mend = first(visit.found(PULL_BLOCKED, "O"));
+        assertThat(mend.method()).isEqualTo(Method.DAMPER);
+        assertThat(mend.channels()).containsExactly("O");
+    }
+
     /** A pin that was cleaned, a head that has cooled: check, there is nothing left to do. */
     @Test
     void recognised_once_cleaned_is_done() {
@@ -72,9 +119,19 @@ class NoCheckTest {
         assertThat(first(hot.found(COOL_RUNS, null)).act()).isEqualTo(Act.CHECK);
     }
 
-    /** What was found is mended at once; a restart that cleared an error for a while counts as one. */
+    /** While it is away a check is read at once; where that prints nothing, or after it, the head is reseated. */
+    @Test
+    void an_error_that_a_restart_cleared_is_used_for_a_check() {
+        WrittenVisit visit = silent("ORSEL-D6").found(ERROR_EXPECTED_BACK, null);
+        assertThat(first(visit).act()).isEqualTo(Act.CHECK);
+        assertThat(first(visit.noCheck()).method()).isEqualTo(Method.RESEAT);
+        WrittenVisit read = silent("ORSEL-D6").found(ERROR_EXPECTED_BACK, null).check();
+        assertThat(first(read).method()).isEqualTo(Method.RESEAT);
+    }
+
+    /** What was found is mended at once. */
     @ParameterizedTest
-    @CsvSource({"CONTACTS_DIRTY", "CABLE_LOOSE", "NOT_RECOGNISED", "ERROR_EXPECTED_BACK"})
+    @CsvSource({"CONTACTS_DIRTY", "CABLE_LOOSE", "NOT_RECOGNISED"})
     void what_is_found_is_reseated(undoknot.observation.Sign found) {
         Advice advice = first(silent("ORSEL-D6").found(found, null));
         assertThat(advice.rule()).isEqualTo(Rule.FOUND);
