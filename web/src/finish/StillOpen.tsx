@@ -6,7 +6,7 @@ import { called, stillOff } from './parts';
 
 /** What is not done yet before it can go, each with the way to it. */
 export function StillOpen({ visit }: { visit: Visit }) {
-  const { unchecked, proofs, alignment } = visit.finish;
+  const { unchecked, proofs, alignment, open: toDo } = visit.finish;
   const off = stillOff(visit);
   const toCheck = visit.standIn ? 'read' : 'check';
   const isAligning = alignment.passes.length > 0 && !['SETTLED', 'ACCEPTED'].includes(alignment.state);
@@ -27,6 +27,27 @@ export function StillOpen({ visit }: { visit: Visit }) {
             says: `No check has followed yet: ${unchecked.map((m) => word('method', m)).join(', ')}.`,
             to: toCheck,
             does: 'Read a check',
+          },
+        ]
+      : []),
+    ...(toDo.includes('FOUND_LEFT')
+      ? [{ says: 'What a look found is not put right yet.', to: 'ruleouts', does: 'Rule-outs' }]
+      : []),
+    ...(toDo.includes('STATION_LEFT')
+      ? [
+          {
+            says: 'The station had crusted, and the head was worked on since: clean it once more.',
+            to: 'attempt/handwork?method=STATION',
+            does: 'Clean the station',
+          },
+        ]
+      : []),
+    ...(toDo.includes('PAGE_LEFT')
+      ? [
+          {
+            says: 'No check has followed a full page yet: a head that passes once and fails after a page is not finished.',
+            to: 'attempt/handwork?method=PAGE',
+            does: 'Print a page',
           },
         ]
       : []),

@@ -261,6 +261,17 @@ describe('what is still open, and what it costs', () => {
     );
   });
 
+  it.each([
+    ['FOUND_LEFT', 'Rule-outs', 'ruleouts'],
+    ['STATION_LEFT', 'Clean the station', 'attempt/handwork?method=STATION'],
+    ['PAGE_LEFT', 'Print a page', 'attempt/handwork?method=PAGE'],
+  ] as const)('leads from %s to what is still to do', async (left, link, to) => {
+    open(visit({ finish: finish({ open: [left] }) }), 'return');
+    const region = await screen.findByRole('region', { name: 'Still open' });
+    expect(within(region).getAllByRole('link')).toHaveLength(1);
+    expect(within(region).getByRole('link', { name: link })).toHaveAttribute('href', `/visits/visit-1/${to}`);
+  });
+
   it('asks that the customer was told where no print has shown it', async () => {
     const puts = open(visit({ finish: finish({ proposed: 'READY_TO_REFIT' }) }), 'return', {
       'PUT /api/visits/visit-1/return': visit(),

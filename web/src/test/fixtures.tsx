@@ -245,6 +245,7 @@ export const FINISH: Visit['finish'] = {
   usualParts: [],
   alignment: { state: 'FIRST_PASS', strip: false, passes: [], earlier: [] },
   unchecked: [],
+  open: [],
   proofs: [],
   harmless: [],
   bill: {

@@ -5,11 +5,11 @@ import static undoknot.advice.Advice.Rule.*;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import undoknot.advice.Advice.Act;
 import undoknot.diagnosis.Cause;
 import undoknot.diagnosis.Ranking.Likely;
 import undoknot.finish.Alignment;
+import undoknot.finish.LastSteps;
 import undoknot.finish.Proof;
 import undoknot.fluid.FluidUse;
 import undoknot.nozzle.Acceptance;
@@ -27,9 +27,6 @@ import undoknot.visit.Step.Worked;
 final class Finishing {
 
     /** A cause that leaves the map good is seen to before the head counts as finished, if it leads and is this likely. */
-    /** What sends ink into the station; a page does not. */
-    private static final Set<Method> INTO_STATION = Set.of(Method.CYCLE, Method.CYCLE_STRONG, Method.CHARGE);
-
     private static final double LIKELY_ELSEWHERE = 0.25;
 
     /** An ink that sets again is flushed out of every channel that is this likely to carry it. */
@@ -77,7 +74,7 @@ final class Finishing {
             return Optional.empty();
         }
         Map<Fact, Integer> facts = Map.of(Fact.OUT, context.outNow());
-        if (!isAfterPage()) {
+        if (!LastSteps.isReadAfterPage(context.visit)) {
             return Optional.of(context.advise(ACCEPTED, Act.WORK, Method.PAGE, context.treated(), facts));
         }
         return aligned()
@@ -147,20 +144,6 @@ final class Finishing {
                 .orElseGet(() -> context.advise(PROOF_FAILED, Act.ELSEWHERE, null, List.of(), Map.of()));
     }
 
-    private boolean isAfterPage() {
-        boolean printed = false;
-        boolean checked = false;
-        for (Step step : context.visit.steps()) {
-            if (step instanceof Worked worked && !worked.method().isBesideNozzles()) {
-                printed = worked.method() == Method.PAGE;
-                checked = false;
-            } else if (step instanceof Step.Checked) {
-                checked = printed;
-            }
-        }
-        return checked;
-    }
-
     /** The station is looked at before and after a head is cleaned: a dirty one clogs it again at once. */
     private Optional<Advice> lookAtStation() {
         boolean looked = true;
@@ -176,18 +159,8 @@ final class Finishing {
                 : Optional.of(Advice.toLook(LOOK_AGAIN, Look.STATION, List.of(), Map.of(), null, null));
     }
 
-    /**
-     * A station that crusted is cleaned once more at the end (handbook 13, rule 2): what was flushed, and the ink of each cycle, went into
-     * it since.
-     */
     private Optional<Advice> stationAtEnd() {
-        List<Method> work = context.visit.work().stream().map(Worked::method).toList();
-        int cleaned = work.lastIndexOf(Method.STATION);
-        boolean crusted = context.visit.looks().stream().anyMatch(o -> o.sign() == Sign.STATION_CRUSTED);
-        boolean workedSince = cleaned >= 0
-                && work.subList(cleaned + 1, work.size()).stream()
-                        .anyMatch(m -> m.between() == WorkBetweenChecks.FLUSH || INTO_STATION.contains(m));
-        return crusted && workedSince && context.visit.times(Method.STATION) <= Method.STATION.rungs()
+        return LastSteps.wantStation(context.visit)
                 ? Optional.of(context.advise(
                         STATION_AT_END,
                         Act.WORK,

@@ -44,6 +44,7 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
         STRIP_AFTER_EDGELESS,
         INK_WITH_RECORD,
         LEVELS_BY_EYE,
+        SETUP_CARTRIDGES,
         NOTE_IF_BACK,
         NEVER_FOOD,
         LABEL_THE_PRINTER,
@@ -87,6 +88,7 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
      * @param causes what was wrong, or likely was
      * @param dryRoom whether the air where it prints is hot and dry
      * @param refills told of the cartridge that had most; null where nobody said
+     * @param setupCartridges whether it came with those that were meant for filling the machine once
      * @param food whether it serves food
      */
     public record Of(
@@ -96,6 +98,7 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
             Collection<Cause> causes,
             boolean dryRoom,
             Integer refills,
+            boolean setupCartridges,
             boolean food) {}
 
     public static List<Aftercare> of(Of head) {
@@ -120,6 +123,7 @@ public record Aftercare(Care care, int everyDays, List<String> channels) {
                         Stream.of(NEVER_EMPTY)
                                 .filter(c -> head.construction() == Construction.THERMAL_BLADDER
                                         || head.construction() == Construction.THERMAL_OPEN),
+                        Stream.of(SETUP_CARTRIDGES).filter(c -> head.setupCartridges()),
                         Stream.of(REFILLS).filter(c -> head.refills() != null && head.refills() > 0),
                         Stream.of(LABEL_THE_PRINTER, NEVER_FOOD)
                                 .filter(c -> head.purpose() == Purpose.INK_CHANGE && !head.food()))

@@ -30,6 +30,21 @@ public final class FoundAndMended {
                         o -> Likelihoods.toldBy(o.sign()).orElseThrow(), () -> new EnumMap<>(Cause.class), toList()));
     }
 
+    /** What a look found and hands can mend, and that still stands; a damaged plate is mended by nobody. */
+    public static List<Observation> left(VisitLog visit) {
+        return CurrentFindings.of(visit).stream()
+                .filter(FoundAndMended::namesACause)
+                .filter(o -> Likelihoods.toldBy(o.sign()).orElseThrow() != Cause.PLATE_DAMAGE)
+                .toList();
+    }
+
+    private static boolean namesACause(Observation o) {
+        return Look.making(o.sign())
+                        .filter(look -> look.fine() != o.sign() && tellsWhy(look))
+                        .isPresent()
+                && Likelihoods.toldBy(o.sign()).isPresent();
+    }
+
     /** A drop test says that a channel is narrowed and not by what; a page at the end shows that a complaint is there. */
     private static boolean tellsWhy(Look look) {
         return look != Look.DROP_TEST && !look.isProof();

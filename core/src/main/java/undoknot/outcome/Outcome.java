@@ -1,6 +1,8 @@
 package undoknot.outcome;
 
+import java.util.Comparator;
 import java.util.Optional;
+import java.util.Set;
 import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.Counts;
 
@@ -54,8 +56,24 @@ public enum Outcome {
         WORK_UNCHECKED,
         /** A complaint that no check shows is not proven gone by a page. */
         NOT_PROVEN,
+        /** What a look found and hands can mend is not mended (handbook 13, rule 0). */
+        FOUND_LEFT,
+        /** A station that crusted is not cleaned once more after what went into it (rule 2). */
+        STATION_LEFT,
+        /** Nobody has seen acceptance hold after one saturated page (rule 1). */
+        PAGE_LEFT,
         /** Passes of an alignment were printed that did not settle, and nobody let them stand. */
-        ALIGNMENT_OPEN
+        ALIGNMENT_OPEN;
+
+        /** Whether it speaks against a claim while it is open. */
+        public boolean holdsAgainst(Outcome claim) {
+            return switch (this) {
+                case WORK_UNCHECKED -> claim.saysAccepted() || claim == IMPROVED || claim == READY_TO_REFIT;
+                case NOT_PROVEN, FOUND_LEFT, STATION_LEFT, ALIGNMENT_OPEN -> claim.saysAccepted();
+                case PAGE_LEFT -> claim == RECOVERED || claim == FAULT_MENDED;
+                default -> false;
+            };
+        }
     }
 
     /**
@@ -65,22 +83,18 @@ public enum Outcome {
      * @param firstToLast the last reading against the first of its kind, null when there are not two
      * @param readyToRefit whether the last reading off the machine shows every channel whole
      * @param stepsDone whether every step of an ink change or a flush is done
-     * @param unchecked whether work was done that no check has followed
-     * @param unproven whether a complaint that no check shows is not proven gone
-     * @param alignmentOpen whether an alignment was begun and did not settle
+     * @param open what a good last reading does not show and is still open
      */
     public record Shown(
-            Acceptance.Verdict verdict,
-            Counts firstToLast,
-            boolean readyToRefit,
-            boolean stepsDone,
-            boolean unchecked,
-            boolean unproven,
-            boolean alignmentOpen) {
+            Acceptance.Verdict verdict, Counts firstToLast, boolean readyToRefit, boolean stepsDone, Set<Doubt> open) {
+
+        public Shown {
+            open = Set.copyOf(open);
+        }
 
         /** With nothing left open at the end. */
         public Shown(Acceptance.Verdict verdict, Counts firstToLast, boolean readyToRefit, boolean stepsDone) {
-            this(verdict, firstToLast, readyToRefit, stepsDone, false, false, false);
+            this(verdict, firstToLast, readyToRefit, stepsDone, Set.of());
         }
     }
 
@@ -89,16 +103,9 @@ public enum Outcome {
         return ofReadings(shown).or(() -> ofWhatIsOpen(shown));
     }
 
-    /** What a good last reading does not show. */
+    /** What a good last reading does not show, in the order in which it is seen to. */
     private Optional<Doubt> ofWhatIsOpen(Shown shown) {
-        boolean claims = saysAccepted() || this == IMPROVED || this == READY_TO_REFIT;
-        if (claims && shown.unchecked()) {
-            return Optional.of(Doubt.WORK_UNCHECKED);
-        }
-        if (saysAccepted() && shown.unproven()) {
-            return Optional.of(Doubt.NOT_PROVEN);
-        }
-        return saysAccepted() && shown.alignmentOpen() ? Optional.of(Doubt.ALIGNMENT_OPEN) : Optional.empty();
+        return shown.open().stream().filter(doubt -> doubt.holdsAgainst(this)).min(Comparator.naturalOrder());
     }
 
     private Optional<Doubt> ofReadings(Shown shown) {

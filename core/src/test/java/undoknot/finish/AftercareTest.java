@@ -23,7 +23,7 @@ class AftercareTest {
 
     private static List<Aftercare> of(
             Construction construction, Purpose purpose, Map<String, InkChemistry> inks, Cause... causes) {
-        return Aftercare.of(new Aftercare.Of(construction, purpose, inks, Set.of(causes), false, null, false));
+        return Aftercare.of(new Aftercare.Of(construction, purpose, inks, Set.of(causes), false, null, false, false));
     }
 
     private static List<Aftercare> of(Cause... causes) {
@@ -81,11 +81,11 @@ class AftercareTest {
     }
 
     @Test
-    void thermal_heads_never_print_empty_and_dry_rooms_are_humidified() {
+    void thermal_heads_never_print_empty_dry_rooms_are_humidified_and_setup_cartridges_are_retired() {
         List<Aftercare> list = Aftercare.of(
-                new Aftercare.Of(Construction.THERMAL_OPEN, Purpose.REPAIR, Map.of(), Set.of(), true, 2, false));
-        assertThat(list).extracting(Aftercare::care).contains(NEVER_EMPTY, HUMIDIFY, REFILLS);
-        assertThat(of()).extracting(Aftercare::care).doesNotContain(NEVER_EMPTY, HUMIDIFY, REFILLS);
+                new Aftercare.Of(Construction.THERMAL_OPEN, Purpose.REPAIR, Map.of(), Set.of(), true, 2, true, false));
+        assertThat(list).extracting(Aftercare::care).contains(NEVER_EMPTY, HUMIDIFY, REFILLS, SETUP_CARTRIDGES);
+        assertThat(of()).extracting(Aftercare::care).doesNotContain(NEVER_EMPTY, HUMIDIFY, REFILLS, SETUP_CARTRIDGES);
     }
 
     @Test

@@ -16,6 +16,7 @@ import undoknot.nozzle.CoarseReading.Line;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Outcome.Doubt;
 import undoknot.outcome.Purpose;
 import undoknot.treatment.Method;
 import undoknot.treatment.Treatment.Resistance;
@@ -44,7 +45,7 @@ class SignOffTest {
         "TOLD_SMEARS,   CLEAN_PAGE,    PAGE_CLEAN,      PAGE_DIRTY",
     })
     void a_complaint_that_no_check_shows_is_proven_by_its_page(Sign told, Look look, Sign shown, Sign failed) {
-        WrittenVisit visit = flushed().told(told, null).check();
+        WrittenVisit visit = flushed().told(told, null).check().page().check();
         assertThat(Proof.of(visit.visit())).containsExactly(new Proof(look, State.OPEN));
         assertThat(proposed(visit, Purpose.REPAIR)).isNull();
         assertThat(Proof.of(visit.found(failed, null).visit())).containsExactly(new Proof(look, State.FAILED));
@@ -88,7 +89,47 @@ class SignOffTest {
     void work_without_a_check_after_it_is_named(Method method, boolean named) {
         WrittenVisit visit = flushed().check().hands(method, "C");
         assertThat(Unchecked.of(visit.visit())).hasSize(named ? 1 : 0);
-        assertThat(SignOff.shown(visit.visit(), true).unchecked()).isEqualTo(named);
+        assertThat(SignOff.open(visit.visit()).contains(Doubt.WORK_UNCHECKED)).isEqualTo(named);
+    }
+
+    /** Rule 1: a head that passes once and fails after a page is not finished. Rule 0 and 2: what was found is put right first. */
+    @Test
+    void a_head_is_not_recovered_before_its_page_its_findings_and_its_station() {
+        WrittenVisit visit = flushed().check();
+        assertThat(SignOff.open(visit.visit())).containsExactly(Doubt.PAGE_LEFT);
+        assertThat(proposed(visit, Purpose.REPAIR)).isNull();
+        visit.page();
+        assertThat(SignOff.open(visit.visit())).containsExactly(Doubt.WORK_UNCHECKED, Doubt.PAGE_LEFT);
+        visit.check();
+        assertThat(SignOff.open(visit.visit())).isEmpty();
+        visit.found(STATION_CRUSTED, null);
+        assertThat(SignOff.open(visit.visit())).containsExactly(Doubt.FOUND_LEFT);
+        assertThat(SignOff.open(visit.hands(Method.STATION).visit())).isEmpty();
+        assertThat(proposed(visit, Purpose.REPAIR)).isEqualTo(Outcome.RECOVERED);
+        visit.cycle("C").check();
+        assertThat(SignOff.open(visit.visit())).containsExactly(Doubt.STATION_LEFT, Doubt.PAGE_LEFT);
+        visit.page().check().hands(Method.STATION);
+        assertThat(SignOff.open(visit.visit())).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "STATION_CRUSTED, true",
+        "PULL_BLOCKED,    true",
+        "LINE_SEDIMENT,   true",
+        "CONTACTS_DIRTY,  true",
+        "FACE_DIRTY,      true",
+        "FACE_MARKED,     false",
+        "FACE_DAMAGED,    false",
+        "DROPS_SLOW,      false",
+        "WASTE_FULL,      false",
+        "STATION_CLEAN,   false",
+    })
+    void what_hands_can_mend_and_nobody_has_mended_is_left(Sign found, boolean left) {
+        WrittenVisit visit = new WrittenVisit("HULVER-W8")
+                .check()
+                .found(found, Look.making(found).orElseThrow().scope() == Look.Scope.HEAD ? null : "M");
+        assertThat(SignOff.open(visit.visit()).contains(Doubt.FOUND_LEFT)).isEqualTo(left);
     }
 
     private static CoarseReading stream(Level level) {
@@ -114,6 +155,7 @@ class SignOffTest {
                 .isEqualTo(Outcome.INK_RETURNED);
         assertThat(SignOff.proposed(Purpose.INK_CHANGE, sound.visit(), false, false))
                 .isNull();
-        assertThat(proposed(flushed().check(), Purpose.CHECK_OVER)).isEqualTo(Outcome.RECOVERED);
+        assertThat(proposed(flushed().check().page().check(), Purpose.CHECK_OVER))
+                .isEqualTo(Outcome.RECOVERED);
     }
 }

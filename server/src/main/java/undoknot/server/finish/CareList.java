@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import undoknot.finish.Aftercare;
+import undoknot.head.FoodStanding;
 import undoknot.server.visit.Intake;
 import undoknot.server.visit.LoggedVisit;
 import undoknot.server.words.Words;
@@ -42,6 +43,7 @@ public class CareList {
                         .filter(Objects::nonNull)
                         .max(Integer::compare)
                         .orElse(null),
+                intake.setupCartridges() == FoodStanding.Answer.YES,
                 logged.food().needsFoodCare()));
     }
 

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import undoknot.finish.FoundAndMended;
 import undoknot.finish.OffPart;
 import undoknot.finish.SignOff;
 import undoknot.finish.Unchecked;
@@ -186,6 +187,17 @@ class Returns {
                         + ". Read one, or say why it goes without.";
             case NOT_PROVEN ->
                 "What was complained of is not proven gone. Print the page that shows it, or say why it goes without.";
+            case FOUND_LEFT ->
+                "Not put right yet: "
+                        + FoundAndMended.left(log).stream()
+                                .map(words::observation)
+                                .distinct()
+                                .collect(Collectors.joining(", "))
+                        + ". Mend it, look again, or say why it goes so.";
+            case STATION_LEFT ->
+                "The station had crusted, and the head was worked on since. Clean it once more, or say why it goes without.";
+            case PAGE_LEFT ->
+                "A head that passes once and fails after a page is not finished. Print a full page, check again, or say why it goes without.";
             case ALIGNMENT_OPEN ->
                 "The alignment has not settled. Print another pass, or let it stand with a note, or say why it goes so.";
         };

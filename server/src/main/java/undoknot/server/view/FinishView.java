@@ -39,6 +39,7 @@ import undoknot.visit.VisitLog;
  * @param back keys of what is still off, in the order in which it goes back
  * @param usualParts what usually comes off, in order
  * @param unchecked work that no check has followed
+ * @param open what is still to do before it counts as recovered, in order
  * @param proofs what shows complaints gone that no check can show
  * @param proposed the outcome that has no doubt against it; absent where none speaks for itself
  * @param harmless channels that are accepted with small deviations, which do not matter in use
@@ -50,6 +51,7 @@ public record FinishView(
         List<UsualPart> usualParts,
         AlignmentView alignment,
         List<Method> unchecked,
+        List<Outcome.Doubt> open,
         List<Proof> proofs,
         @Nullable Outcome proposed,
         List<Harmless> harmless,
@@ -201,6 +203,7 @@ public record FinishView(
                 UsualParts.of(logged.family()).stream().map(UsualPart::of).toList(),
                 alignment(logged, log, earlier),
                 Unchecked.of(log).stream().map(w -> w.method()).distinct().toList(),
+                SignOff.toDo(logged.purpose(), log, inkBack),
                 Proof.of(log),
                 SignOff.proposed(logged.purpose(), log, Procedures.isOver(logged), inkBack),
                 Harmless.of(log),

@@ -255,6 +255,10 @@ class FinishTest {
         hands("WIPE", Map.of("departureReason", "in place")).is(200);
         api.padOutAndDry(visit);
         check(0);
+        assertThat(now().at("/finish/open").toString()).contains("PAGE_LEFT");
+        assertThat(giveBack("RECOVERED", "").is(422).messageAt("reason")).contains("Print a full page");
+        hands("PAGE", Map.of()).is(200);
+        check(0);
         giveBack("RECOVERED", "").is(200);
         ObjectNode intake = (ObjectNode) now().path("intake");
         // The clock is everybody's; the old visit is set back instead.

@@ -257,6 +257,10 @@ class ToldAndFoundTest {
         assertThat(seen().path("attempts").get(0).path("knot").asText()).isEqualTo("LOOSENED");
         assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("reason")).contains("does not meet acceptance");
         check(bars("BARS", "BAR_FULL", "BAR_FULL")).is(200);
+        assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("reason")).contains("Print a full page");
+        api.put("/api/visits/" + visit + "/attempts/" + UUID.randomUUID(), Map.of("treatment", Api.work("PAGE", "C")))
+                .is(200);
+        check(bars("BARS", "BAR_FULL", "BAR_FULL")).is(200);
         assertThat(giveBack("RECOVERED", Map.of()).is(422).messageAt("told")).contains("Bars do not show single gaps");
         giveBack("RECOVERED", Map.of("told", "WHAT_BARS_HIDE")).is(200);
         assertThat(report()).contains("From the first solid bars to the last: C better, M the same");
