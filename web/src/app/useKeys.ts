@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { SCAN_GAP_MS } from './scan';
 
 type Keys = Record<string, () => void>;
@@ -22,11 +22,11 @@ function isTaken(event: KeyboardEvent): boolean {
  */
 export function useKeys(keys: Keys): void {
   const latest = useRef(keys);
-  // With the screen, not a moment after it: a key means what is shown when it is pressed.
+  // With the screen, not a moment after it: a key means what is shown when it is pressed, and the first is not lost.
   useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     let pending: number | undefined;
     let last = -Infinity;
     const press = (event: KeyboardEvent) => {

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** A pedal that is held for so long says the other thing. */
 const HELD_MS = 700;
@@ -33,7 +33,8 @@ export function usePedal(pedal: Pedal | undefined): void {
   useLayoutEffect(() => {
     latest.current = pedal;
   });
-  useEffect(() => {
+  // With the screen: the first press is not lost.
+  useLayoutEffect(() => {
     let timer: number | undefined;
     let isWaiting = false;
     const down = (event: KeyboardEvent) => {
