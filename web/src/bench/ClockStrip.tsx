@@ -77,7 +77,7 @@ export function ClockStrip() {
               bgcolor: isDue ? t.vars.palette.due.main : 'background.paper',
             })}
           >
-            <Typography component="span" noWrap sx={{ maxWidth: 230 }}>
+            <Typography component="span" noWrap sx={{ maxWidth: { xs: 120, sm: 230 } }}>
               <b>{clock.tag}</b> {isSiphoning(clock, now) ? SIPHONS : clockName(clock)}
             </Typography>
             <Typography component="span" sx={{ fontFamily: MONO, fontWeight: 600 }}>
