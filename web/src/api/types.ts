@@ -89,6 +89,7 @@ export type PushView = Schemas['PushView'];
 export type Sign = Observation['sign'];
 export type Cause = Diagnosis['cause'];
 export type Outcome = NonNullable<Visit['outcome']>;
+export type Doubt = Visit['finish']['open'][number];
 export type FluidKind = Lot['kind'];
 export type Usual = Schemas['UsualView'];
 export type LookView = Schemas['LookView'];

@@ -8,13 +8,14 @@ import {
   Stack,
   Typography,
 } from '@mui/material';
+import { useEffect, useRef } from 'react';
 import { Controller } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import * as z from 'zod';
 import { useSession } from '../account/session';
 import { answer, api } from '../api/http';
 import { useVisit } from '../api/queries';
-import type { Outcome, Purpose, Visit } from '../api/types';
+import type { Doubt, Outcome, Purpose, Visit } from '../api/types';
 import { useWrite } from '../api/useWrite';
 import { ChoiceEntry, Entry } from '../app/fields';
 import { Page } from '../app/Page';
@@ -58,6 +59,9 @@ const OUTCOMES: Record<Purpose, Outcome[]> = {
   SYSTEM_FLUSH: ['STORED_CLEAN', 'INK_RETURNED', 'LEFT_UNFINISHED'],
 };
 
+/** Of what is said of the word, the doubts; that it is too long is none. */
+const IS_DOUBT = /^[A-Z_]+$/;
+
 /** What the readings cannot show and the customer is told, by how it goes back. */
 function toBeTold(outcome: Outcome | null, isByBars: boolean) {
   if (outcome === 'READY_TO_REFIT') {
@@ -97,6 +101,7 @@ function ReturnView({ visit }: { visit: Visit }) {
   );
   const told = toBeTold(form.watch('outcome'), lastRead?.coarse?.kind === 'BARS');
 
+  const read = useRef(new Set<Doubt>());
   const write = useWrite(
     ({ outcome, reason, signedBy, wasTold }: ReturnForm) =>
       answer(
@@ -108,6 +113,7 @@ function ReturnView({ visit }: { visit: Visit }) {
             reason,
             signedBy,
             told: wasTold ? told : undefined,
+            despite: [...read.current],
           },
         }),
       ),
@@ -116,6 +122,12 @@ function ReturnView({ visit }: { visit: Visit }) {
       void navigate(`/visits/${visit.id}`);
     },
   );
+  // A doubt that was shown is answered by the word that is sent after it, and by none before.
+  useEffect(() => {
+    write.problem?.errors
+      .filter((error) => error.field === 'reason' && IS_DOUBT.test(error.code))
+      .forEach((error) => read.current.add(error.code as Doubt));
+  }, [write.problem]);
   useProblemAt(form, write.problem, (field) => (field === 'told' ? 'wasTold' : field));
   const kept = keptFrom(visit.head, Date.parse(visit.serverTime));
   return (

@@ -272,6 +272,23 @@ describe('what is still open, and what it costs', () => {
     expect(within(region).getByRole('link', { name: link })).toHaveAttribute('href', `/visits/visit-1/${to}`);
   });
 
+  it('sends with the word the doubt that was read, and none before', async () => {
+    const puts = open(visit({ finish: finish({ proposed: 'RECOVERED' }) }), 'return', {
+      'PUT /api/visits/visit-1/return': problem(422, {
+        detail: 'no page',
+        errors: [{ field: 'reason', code: 'PAGE_LEFT', message: 'Print a full page, or say why.' }],
+      }),
+    });
+    fireEvent.change(await screen.findByLabelText('A word to the customer'), {
+      target: { value: 'Print it every week.' },
+    });
+    tap('Sign off and return');
+    expect(await screen.findByText('Print a full page, or say why.')).toBeInTheDocument();
+    tap('Sign off and return');
+    await waitFor(() => expect(puts()).toHaveLength(2));
+    expect(puts().map((sent) => (sent.body as { despite: string[] }).despite)).toEqual([[], ['PAGE_LEFT']]);
+  });
+
   it('asks that the customer was told where no print has shown it', async () => {
     const puts = open(visit({ finish: finish({ proposed: 'READY_TO_REFIT' }) }), 'return', {
       'PUT /api/visits/visit-1/return': visit(),

@@ -1,8 +1,9 @@
 package undoknot.outcome;
 
-import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import undoknot.nozzle.Acceptance;
 import undoknot.nozzle.Counts;
 
@@ -38,6 +39,8 @@ public enum Outcome {
 
     /** Why a claimed outcome does not agree with the readings. */
     public enum Doubt {
+        /** It is kept from power: it is held, or something lies under it. */
+        NO_POWER,
         /** Recovered is claimed, but the last check does not meet acceptance. */
         NOT_ACCEPTED,
         /** Recovered is claimed, but acceptance hangs on nozzles that were not read. */
@@ -98,14 +101,22 @@ public enum Outcome {
         }
     }
 
-    /** Holds the claim against what there is to show. A doubt may be overruled with a reason, which the report shows. */
+    /** The first of {@link #doubts}. */
     public Optional<Doubt> doubt(Shown shown) {
-        return ofReadings(shown).or(() -> ofWhatIsOpen(shown));
+        return doubts(shown).stream().findFirst();
     }
 
-    /** What a good last reading does not show, in the order in which it is seen to. */
-    private Optional<Doubt> ofWhatIsOpen(Shown shown) {
-        return shown.open().stream().filter(doubt -> doubt.holdsAgainst(this)).min(Comparator.naturalOrder());
+    /**
+     * Holds the claim against what there is to show: the readings first, then what is open, in the order in which it is seen to. A
+     * doubt may be overruled with a reason, which the report shows.
+     */
+    public List<Doubt> doubts(Shown shown) {
+        return Stream.concat(
+                        ofReadings(shown).stream(),
+                        shown.open().stream()
+                                .filter(doubt -> doubt.holdsAgainst(this))
+                                .sorted())
+                .toList();
     }
 
     private Optional<Doubt> ofReadings(Shown shown) {

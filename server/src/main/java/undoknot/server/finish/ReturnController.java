@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -12,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Outcome.Doubt;
 import undoknot.server.view.VisitView;
 import undoknot.server.visit.Visit;
 
@@ -31,6 +33,7 @@ class ReturnController {
      * @param reason a word to the customer; needed when the readings say otherwise
      * @param told what the customer was told of what the readings cannot show; needed when bars alone accept it, and when
      *     it leaves not proven by print
+     * @param despite doubts that were read by who signs, and that the word answers
      */
     record ReturnEntry(
             long version,
@@ -42,7 +45,10 @@ class ReturnController {
             @NotBlank(message = "Sign with your name.") @Size(max = 120, message = "Keep the name to {max} signs.")
             String signedBy,
 
-            @Nullable Visit.Told told) {}
+            @Nullable Visit.Told told,
+
+            @Nullable @Size(max = 20, message = "Name each doubt once.")
+            List<@NotNull(message = "Name the doubt.") Doubt> despite) {}
 
     /** @param version version of the visit that was seen */
     record Reopening(

@@ -2,10 +2,11 @@ package undoknot.server.finish;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import undoknot.finish.FoundAndMended;
@@ -13,6 +14,7 @@ import undoknot.finish.OffPart;
 import undoknot.finish.SignOff;
 import undoknot.finish.Unchecked;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Outcome.Doubt;
 import undoknot.server.account.SignedIn;
 import undoknot.server.finish.ReturnController.Reopening;
 import undoknot.server.finish.ReturnController.ReturnEntry;
@@ -68,17 +70,16 @@ class Returns {
             Instant now = clock.instant();
             mustBeOver(logged, entry.outcome());
             VisitLog log = logged.log(now);
-            Optional<Outcome.Doubt> doubt = entry.outcome().doubt(SignOff.shown(log, Procedures.isOver(logged)));
-            if (!logged.headNow(now).mayHavePower() && reason.isEmpty()) {
-                throw Refused.entry(
-                        "reason",
-                        "NO_POWER",
-                        "This head may not have power yet. Wait, or say why it goes back now; the report says until when.");
-            }
-            if (doubt.isPresent() && reason.isEmpty()) {
-                throw Refused.entry("reason", doubt.get().name(), words(doubt.get(), log));
-            }
-            visit.told = told(log, entry, doubt.isEmpty());
+            List<Doubt> doubts = entry.outcome().doubts(SignOff.shown(log, Procedures.isOver(logged)));
+            mustBeAnswered(
+                    logged.headNow(now).mayHavePower()
+                            ? doubts
+                            : Stream.concat(Stream.of(Doubt.NO_POWER), doubts.stream())
+                                    .toList(),
+                    entry,
+                    reason,
+                    log);
+            visit.told = told(log, entry, doubts.isEmpty());
             visit.outcome = entry.outcome();
             visit.outcomeReason = reason.isEmpty() ? null : reason;
             visit.closedAt = now;
@@ -86,6 +87,18 @@ class Returns {
             visits.saveAndFlush(visit);
             return logged;
         }));
+    }
+
+    /** Any word overrules nothing: each doubt is read by who signs, and answered by a word after that. */
+    private void mustBeAnswered(List<Doubt> doubts, ReturnEntry entry, String reason, VisitLog log) {
+        List<Doubt> read = Objects.requireNonNullElse(entry.despite(), List.of());
+        doubts.stream()
+                .filter(doubt -> reason.isEmpty() || !read.contains(doubt))
+                .findFirst()
+                .ifPresent(doubt -> {
+                    String again = reason.isEmpty() ? "" : " Where your word says why, sign off once more.";
+                    throw Refused.entry("reason", doubt.name(), words(doubt, log) + again);
+                });
     }
 
     private static boolean isSame(Visit visit, ReturnEntry entry, String reason) {
@@ -167,8 +180,10 @@ class Returns {
         }));
     }
 
-    private String words(Outcome.Doubt doubt, VisitLog log) {
+    private String words(Doubt doubt, VisitLog log) {
         return switch (doubt) {
+            case NO_POWER ->
+                "This head may not have power yet. Wait, or say why it goes back now; the report says until when.";
             case NOT_ACCEPTED -> "The last check does not meet acceptance. Say why it counts as recovered.";
             case ACCEPTANCE_UNSURE ->
                 "Acceptance hangs on nozzles that were not read. Read them, or say why it counts as recovered.";

@@ -375,7 +375,9 @@ class HeadTest {
                 "reason",
                 "the ferry leaves at noon",
                 "signedBy",
-                "Test hand");
+                "Test hand",
+                "despite",
+                List.of("NO_POWER"));
         api.put(path("/return"), reasoned).is(200);
         assertThat(api.get(path("/report")).body().at("/noPower/headline").asText())
                 .startsWith("No power until");

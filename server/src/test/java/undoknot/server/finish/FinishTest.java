@@ -85,7 +85,7 @@ class FinishTest {
         api.check(visit, UUID.randomUUID().toString(), out).is(200);
     }
 
-    private Api.Answer giveBack(String outcome, String reason) {
+    private Api.Answer giveBack(String outcome, String reason, String... despite) {
         return api.put(
                 path("/return"),
                 Map.of(
@@ -96,7 +96,9 @@ class FinishTest {
                         "reason",
                         reason,
                         "signedBy",
-                        "Test hand"));
+                        "Test hand",
+                        "despite",
+                        despite));
     }
 
     @Test
@@ -133,7 +135,7 @@ class FinishTest {
     void passes_of_earlier_visits_stay_with_the_head() {
         check(0);
         pass(false, "", 5, 6, 5, 5).is(200);
-        giveBack("RECOVERED", "as it came").is(200);
+        giveBack("RECOVERED", "as it came", "ALIGNMENT_OPEN").is(200);
         JsonNode intake = now().path("intake");
         visit = api.newVisit(((ObjectNode) intake).put("promisedOn", "2030-01-01"));
         assertThat(now().at("/finish/alignment/passes")).isEmpty();
@@ -223,7 +225,8 @@ class FinishTest {
         assertThat(open.path("closedAt").isMissingNode()).isTrue();
         assertThat(open.at("/finish/reopenedWhy").asText()).isEqualTo("signed the wrong head");
         assertThat(api.get(path("/history")).body().toString()).contains("RECOVERED", "signed the wrong head");
-        giveBack("STOPPED_FOR_COST", "the customer stopped it").is(200);
+        giveBack("STOPPED_FOR_COST", "the customer stopped it", "ACCEPTED_AFTER_ALL")
+                .is(200);
         assertThat(api.get(path("/report")).body().at("/record/reopened").asText())
                 .contains("signed the wrong head");
     }
@@ -333,7 +336,7 @@ class FinishTest {
         assertThat(bill.path("total").asDouble()).isEqualTo(25);
         assertThat(api.get(path("/report")).body().at("/plain/priceNote").asText())
                 .isEqualTo("a regular");
-        giveBack("RECOVERED", "page not checked").is(200);
+        giveBack("RECOVERED", "page not checked", "WORK_UNCHECKED", "PAGE_LEFT").is(200);
         api.put(path("/bill"), Map.of("minutes", 1)).is(409);
     }
 

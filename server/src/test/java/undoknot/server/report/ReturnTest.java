@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -81,6 +83,26 @@ class ReturnTest {
         api.put(path("/return"), sign("STOPPED_FOR_COST", "")).is(200);
     }
 
+    /** A friendly word is no answer to a doubt that nobody has read. */
+    @Test
+    void a_word_overrules_what_was_read_before_it_and_nothing_else() {
+        api.check(visit, UUID.randomUUID().toString(), 30).is(200);
+        Map<String, Object> signed = new HashMap<>(sign("RECOVERED", "Print it every week."));
+        assertThat(api.put(path("/return"), signed).is(422).messageAt("reason"))
+                .contains("does not meet acceptance", "sign off once more");
+        signed.put("despite", List.of("PAGE_LEFT"));
+        assertThat(api.put(path("/return"), signed).is(422).messageAt("reason")).contains("does not meet acceptance");
+        signed.put("despite", Arrays.asList("NOT_ACCEPTED", null));
+        api.put(path("/return"), signed).is(400);
+        signed.put("despite", List.of("NOT_ACCEPTED"));
+        signed.put("reason", " ");
+        assertThat(api.put(path("/return"), signed).is(422).messageAt("reason"))
+                .contains("does not meet acceptance")
+                .doesNotContain("once more");
+        signed.put("reason", "the customer wants it so");
+        api.put(path("/return"), signed).is(200);
+    }
+
     @Test
     void a_returned_head_is_signed_once_and_not_written_to_any_more() {
         api.check(visit, UUID.randomUUID().toString(), 0).is(200);
@@ -139,7 +161,9 @@ class ReturnTest {
                                         Map.of("channels", List.of("C"), "strength", "LIGHT", "count", 2))))
                 .is(200);
         api.check(visit, UUID.randomUUID().toString(), 1).is(200);
-        api.put(path("/return"), sign("RECOVERED", "<b>with thanks</b> & care")).is(200);
+        Map<String, Object> signed = new HashMap<>(sign("RECOVERED", "<b>with thanks</b> & care"));
+        signed.put("despite", List.of("PAGE_LEFT"));
+        api.put(path("/return"), signed).is(200);
 
         JsonNode report = api.get(path("/report")).is(200).body();
         assertThat(report.at("/sum/outBefore").asInt()).isEqualTo(20);

@@ -85,7 +85,9 @@ class SameWriteTwiceTest {
                                 "reason",
                                 "as agreed",
                                 "signedBy",
-                                "T"))
+                                "T",
+                                "despite",
+                                List.of("NO_POWER")))
                 .is(200);
         assertThat(api.put(path, body).status()).as("again, after the return").isEqualTo(200);
         assertThat(api.put("/api/visits/" + visit + "/" + where + "/" + UUID.randomUUID(), body)
