@@ -45,8 +45,11 @@ public final class FoundAndMended {
                 && Likelihoods.toldBy(o.sign()).isPresent();
     }
 
-    /** A drop test says that a channel is narrowed and not by what; a page at the end shows that a complaint is there. */
+    /**
+     * A drop test says that a channel is narrowed and not by what, an error that it stands and not why; a page at the end shows
+     * that a complaint is there.
+     */
     private static boolean tellsWhy(Look look) {
-        return look != Look.DROP_TEST && !look.isProof();
+        return look != Look.DROP_TEST && look != Look.ERRORS && !look.isProof();
     }
 }

@@ -75,6 +75,10 @@ class FoundAndMendedTest {
         // A narrowed channel does not say by what, and a page does not say why.
         "DROPS_BLOCKED RINSE DROPS_THROUGH,                     ",
         "PAGE_DIRTY UNDERSIDE PAGE_CLEAN,                       ",
+        // An error that is away after a reseat makes contacts likely, and proves nothing.
+        "ERROR_STANDS RESEAT ERRORS_NONE,                       ",
+        "ERROR_EXPECTED_BACK RESEAT,                            ",
+        "CABLE_LOOSE RESEAT,                                    CONTACTS",
         // A fault that only marks the face is not put right by a wipe.
         "FACE_MARKED WIPE,                                      ",
     })

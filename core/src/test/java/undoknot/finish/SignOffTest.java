@@ -123,6 +123,7 @@ class SignOffTest {
         "FACE_DAMAGED,    false",
         "DROPS_SLOW,      false",
         "WASTE_FULL,      false",
+        "ERROR_EXPECTED_BACK, false",
         "STATION_CLEAN,   false",
     })
     void what_hands_can_mend_and_nobody_has_mended_is_left(Sign found, boolean left) {

@@ -124,7 +124,7 @@ class MoreAfterCleaningTest extends ByTheSteps {
                     "Cleaning station cleaned, twice; cleaned by the printer itself, lightly, twice",
                     "Told: a check of",
                     "5 attempts, 2 printer cycles",
-                    "Found and put right: crust, ragged wiper or dry sponge",
+                    "Found and dealt with: crust, ragged wiper or dry sponge",
                     "Clean the cap, the wiper and the drain once a month.",
                     "look at cap and trough before it is repeated")) {
                 assertTrue(text.contains(said), () -> said + " in " + text);

@@ -65,7 +65,7 @@ class PlainWords {
     private PlainPage.WrongLine wrong(LoggedVisit logged, WhatWasWrong.Wrong w) {
         String where = w.channels().isEmpty() ? "" : " in " + names(logged, w.channels());
         String sure = w.mended()
-                ? "Found and put right"
+                ? "Found and dealt with"
                 : w.percent() == null ? "" : "Most likely, " + w.percent() + " in 100";
         String because = w.reasons().stream().map(words::observation).collect(Collectors.joining("; "));
         String how = sure.isEmpty() || because.isEmpty() ? sure + because : sure + ": " + because;
