@@ -26,6 +26,7 @@ describe('returning a head', () => {
         outcome: 'STOPPED_FOR_COST',
         reason: '',
         signedBy: 'Wenna Tarvick',
+        despite: [],
       }),
     );
   });
