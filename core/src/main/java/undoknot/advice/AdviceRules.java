@@ -182,8 +182,7 @@ public final class AdviceRules {
         }
         // A bar or a stream that is a step worse counts as much as some new gaps.
         int least = last.isOfMaps() ? LEAST_NEW : 1;
-        List<String> channels =
-                AdviceContext.channelsWhere(last, c -> c.newlyOut() >= least && c.restored() < c.newlyOut());
+        List<String> channels = AdviceContext.channelsWhere(last, c -> c.newlyOut() >= least);
         if (!cycledOrWiped || channels.size() < 2) {
             return Optional.empty();
         }

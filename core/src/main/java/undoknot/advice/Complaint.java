@@ -11,7 +11,6 @@ import undoknot.advice.Advice.Act;
 import undoknot.observation.Look;
 import undoknot.observation.Sign;
 import undoknot.treatment.Method;
-import undoknot.treatment.WorkBetweenChecks;
 
 /**
  * What the customer complained of and a nozzle check cannot show is looked into before the head counts as finished, and what
@@ -36,16 +35,8 @@ final class Complaint {
             Sign.TOLD_NOT_RECOGNISED, new Explained(Look.RECOGNITION, Method.RESEAT, false),
             Sign.TOLD_CARRIAGE_STANDS, new Explained(Look.INK_AT_ALL, Method.RESEAT, false)));
 
-    /** Ink does not reach the head: what is upstream of it is walked. */
-    private static final List<Sign> STARVES = List.of(Sign.TOLD_OVERHEAT, Sign.TOLD_STOPS, Sign.TOLD_STARVES);
-
-    /** A sound head that stops between one page and the next points upstream, and so does a stop by heat. */
-    private static final List<Sign> STOPPED = List.of(Sign.TOLD_OVERHEAT, Sign.TOLD_STOPS);
-
     /** What leaves the nozzle check good and spoils the print. */
     private static final List<Look> BROUGHT_BY = List.of(Look.STATION, Look.UNDERSIDE, Look.ENCODER);
-
-    private static final List<Look> UPSTREAM = List.of(Look.INK_LEVEL, Look.AIR, Look.DAMPER, Look.LINE, Look.SEAT);
 
     private final AdviceContext context;
 
@@ -57,7 +48,7 @@ final class Complaint {
     static Optional<Advice> open(AdviceContext context) {
         Complaint complaint = new Complaint(context);
         return Stream.concat(
-                        complaint.upstream().stream(),
+                        new SupplyWalk(context).open().stream(),
                         BY.entrySet().stream()
                                 .filter(e -> context.told(e.getKey()))
                                 .flatMap(e -> complaint.open(e.getKey(), e.getValue()).stream()))
@@ -67,24 +58,9 @@ final class Complaint {
 
     /** Overheat or a sudden stop: the supply of the channels that show gaps, before the head is touched. */
     static Optional<Advice> beforeTreatment(AdviceContext context) {
-        boolean stopped = STOPPED.stream().anyMatch(context::told);
-        Complaint complaint = new Complaint(context);
-        return (stopped && !context.affected.isEmpty() ? complaint.upstream() : Optional.<Advice>empty())
-                .or(complaint::gone);
-    }
-
-    /**
-     * A head that stopped while it printed, and prints nothing now: its supply is walked look by look, port by port, before the
-     * head is touched (handbook 6).
-     */
-    static Optional<Advice> upstreamOfStop(AdviceContext context) {
-        Optional<Sign> stopped = STOPPED.stream().filter(context::told).findFirst();
-        return stopped.flatMap(told -> UPSTREAM.stream()
-                .filter(look -> look.fits(context.visit.family().construction()))
-                .flatMap(look -> context.allChannels().stream()
-                        .filter(code -> !context.looked(look, code) && !context.isMended(look, code))
-                        .flatMap(code -> look(told, look, code).stream()))
-                .findFirst());
+        SupplyWalk supply = new SupplyWalk(context);
+        return (supply.hasStopped() && !context.affected.isEmpty() ? supply.open() : Optional.<Advice>empty())
+                .or(new Complaint(context)::gone);
     }
 
     /** A colour that is gone entirely: cartridge and station before nozzles. */
@@ -116,6 +92,8 @@ final class Complaint {
                 ? Optional.empty()
                 : BROUGHT_BY.stream()
                         .filter(look -> !context.looked(look, null))
+                        // Neither flakes nor the strip stop a print.
+                        .filter(look -> look == Look.STATION || !new SupplyWalk(context).isTold())
                         .findFirst()
                         .map(look -> Advice.toLook(COMPLAINT, look, List.of(), Map.of(), null, null));
     }
@@ -142,31 +120,6 @@ final class Complaint {
             aligned = method == Method.ALIGN || aligned && method != Method.STRIP;
         }
         return aligned;
-    }
-
-    private Optional<Advice> upstream() {
-        Optional<Sign> told = STARVES.stream().filter(context::told).findFirst();
-        boolean mended = context.visit.work().stream()
-                .map(w -> w.method().between())
-                .anyMatch(b -> b == WorkBetweenChecks.SUPPLY
-                        || b == WorkBetweenChecks.AIR
-                        || b == WorkBetweenChecks.CARTRIDGE);
-        if (told.isEmpty() || mended) {
-            return Optional.empty();
-        }
-        if (told.get() == Sign.TOLD_OVERHEAT
-                && !context.looked(Look.COOL_DOWN, null)
-                && context.visit.head().mayHavePower()) {
-            return look(told.get(), Look.COOL_DOWN, null);
-        }
-        List<Look> looks = UPSTREAM.stream()
-                .filter(l -> l.fits(context.visit.family().construction()))
-                .toList();
-        return context.affected.stream()
-                .flatMap(code -> looks.stream()
-                        .filter(l -> !context.looked(l, code) && !context.isMended(l, code))
-                        .flatMap(l -> look(told.get(), l, code).stream()))
-                .findFirst();
     }
 
     private static Optional<Advice> look(Sign told, Look look, String channel) {

@@ -126,7 +126,7 @@ final class Finishing {
 
     /** The supply of the channels that were told of; dirt that two cleanings left is not the head's. */
     private Advice afterFailed(Look look) {
-        List<String> told = context.visit.suspected();
+        List<String> told = new SupplyWalk(context).suspects();
         List<Method> ways = look == Look.CLEAN_PAGE
                 ? List.of(Method.UNDERSIDE)
                 : List.of(Method.DAMPER, Method.LINE, Method.CARTRIDGE);

@@ -44,7 +44,7 @@ final class NoCheck {
             return context.advise(NO_CHECK, Act.CHECK, null, List.of(), Map.of());
         }
         return look(BEFORE_THE_SUPPLY)
-                .or(() -> Complaint.upstreamOfStop(context))
+                .or(() -> new SupplyWalk(context).whole())
                 .or(() -> look(OF_THE_HEAD))
                 .orElseGet(this::work);
     }
