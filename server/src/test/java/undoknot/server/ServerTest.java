@@ -8,11 +8,12 @@ import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMock
 import org.springframework.boot.test.autoconfigure.web.servlet.MockMvcPrint;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Import;
+import undoknot.server.account.Somebody;
 
 /** The whole server with the demo data over the MariaDB that ./test starts; the clock is one that tests can move. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
 @SpringBootTest(properties = {"undoknot.demo=true", "undoknot.changes-every=1h"})
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
-@Import({MovableClock.Config.class, Api.class})
+@Import({MovableClock.Config.class, Api.class, Somebody.class})
 public @interface ServerTest {}

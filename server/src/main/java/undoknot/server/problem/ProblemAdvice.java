@@ -5,25 +5,22 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.ConcurrencyFailureException;
-import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.dao.QueryTimeoutException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.HttpMessageNotWritableException;
-import org.springframework.orm.jpa.JpaSystemException;
-import org.springframework.transaction.CannotCreateTransactionException;
-import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -65,6 +62,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     /** What slipped past the bounds of an entry and did not fit its column; or a key that somebody else took meanwhile. */
     @ExceptionHandler
     ResponseEntity<ProblemDetail> doesNotFit(DataIntegrityViolationException e) {
+        return ofRecord(e).orElseGet(() -> notAsItIs(e));
+    }
+
+    private static ResponseEntity<ProblemDetail> notAsItIs(DataIntegrityViolationException e) {
         String state =
                 NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException sql ? sql.getSQLState() : "";
         if (TOO_LONG.equals(state) || OUT_OF_RANGE.equals(state)) {
@@ -78,24 +79,6 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         return ResponseEntity.status(HttpStatus.CONFLICT)
                 .body(Problems.of(
                         HttpStatus.CONFLICT, "two-at-once", "Somebody wrote at the same moment. Send it again."));
-    }
-
-    /** The database is away: what was typed is still on the screen, and the same write can be sent again. */
-    @ExceptionHandler({
-        DataAccessResourceFailureException.class,
-        CannotCreateTransactionException.class,
-        JpaSystemException.class,
-        TransactionSystemException.class,
-        QueryTimeoutException.class
-    })
-    ResponseEntity<ProblemDetail> recordOutOfReach(Exception e) {
-        if (!Problems.isAway(e)) {
-            return unforeseen(e);
-        }
-        LOG.warn("the record is out of reach: {}", e.getMessage());
-        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
-                .header(HttpHeaders.RETRY_AFTER, Problems.RETRY_AFTER_S)
-                .body(Problems.recordOutOfReach());
     }
 
     @Override
@@ -125,7 +108,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotWritable(
             HttpMessageNotWritableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ResponseEntity<ProblemDetail> problem = recordOutOfReach(e);
+        ResponseEntity<ProblemDetail> problem = anythingElse(e);
         return ResponseEntity.status(problem.getStatusCode())
                 .headers(problem.getHeaders())
                 .body(problem.getBody());
@@ -145,8 +128,25 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         LOG.debug("the client went away", e);
     }
 
+    /** The record is away or full: what was typed is still on the screen, and the same write can be sent again. */
+    private static Optional<ResponseEntity<ProblemDetail>> ofRecord(Exception e) {
+        return Problems.ofRecord(e).map(problem -> {
+            LOG.warn("{}: {}", problem.getType(), e.getMessage());
+            ResponseEntity.BodyBuilder answer = ResponseEntity.status(problem.getStatus());
+            if (problem.getStatus() == HttpStatus.SERVICE_UNAVAILABLE.value()) {
+                answer.header(HttpHeaders.RETRY_AFTER, Problems.RETRY_AFTER_S);
+            }
+            // Said expressly: an answer that could not be sent has left its own kind behind.
+            return answer.contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+        });
+    }
+
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> unforeseen(Exception e) {
+    ResponseEntity<ProblemDetail> anythingElse(Exception e) {
+        return ofRecord(e).orElseGet(() -> unforeseen(e));
+    }
+
+    private static ResponseEntity<ProblemDetail> unforeseen(Exception e) {
         LOG.error("unforeseen", e);
         return ResponseEntity.internalServerError()
                 .body(

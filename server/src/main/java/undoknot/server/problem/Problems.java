@@ -7,6 +7,7 @@ import java.net.URI;
 import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -74,6 +75,14 @@ public final class Problems {
             }
         }
         return false;
+    }
+
+    /** What is to be said where the record itself was the reason: it had no room, or was not there. */
+    static Optional<ProblemDetail> ofRecord(Throwable thrown) {
+        if (isFull(thrown)) {
+            return Optional.of(diskFull(0));
+        }
+        return isAway(thrown) ? Optional.of(recordOutOfReach()) : Optional.empty();
     }
 
     public static void write(HttpServletResponse response, ObjectMapper json, ProblemDetail problem)

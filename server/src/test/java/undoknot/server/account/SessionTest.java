@@ -22,7 +22,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import undoknot.server.Api;
@@ -42,7 +41,7 @@ class SessionTest {
     AppUsers users;
 
     @Autowired
-    PasswordEncoder passwords;
+    Somebody somebody;
 
     @Autowired
     MovableClock clock;
@@ -50,29 +49,12 @@ class SessionTest {
     private static final String HERE = "192.0.2.1";
 
     private ResultActions signIn(String name, String password) throws Exception {
-        return signIn(name, password, "127.0.0.1");
-    }
-
-    private ResultActions signIn(String name, String password, String address) throws Exception {
-        return mvc.perform(post("/api/session")
-                .with(request -> {
-                    request.setRemoteAddr(address);
-                    return request;
-                })
-                .with(csrf().asHeader())
-                .contentType(MediaType.APPLICATION_JSON)
-                .content(api.json.writeValueAsString(Map.of("name", name, "password", password))));
-    }
-
-    private String newUser() {
-        String name = "u" + UUID.randomUUID().toString().substring(0, 8);
-        users.save(new AppUser(UUID.randomUUID(), name, "Somebody", passwords.encode("right"), Role.TECHNICIAN));
-        return name;
+        return somebody.signsIn(name, password, "127.0.0.1");
     }
 
     @Test
     void a_session_is_kept_in_the_database_and_ends() throws Exception {
-        Cookie session = signIn(newUser(), "right")
+        Cookie session = signIn(somebody.newUser(), "right")
                 .andExpect(status().isOk())
                 .andReturn()
                 .getResponse()
@@ -88,32 +70,32 @@ class SessionTest {
 
     @Test
     void wrong_tries_cost_a_growing_wait_that_is_of_this_address_alone() throws Exception {
-        String name = newUser();
+        String name = somebody.newUser();
         for (int i = 0; i < 4; i++) {
-            signIn(name, "wrong", HERE).andExpect(status().isUnauthorized());
+            somebody.signsIn(name, "wrong", HERE).andExpect(status().isUnauthorized());
         }
-        signIn(name, "wrong", HERE)
+        somebody.signsIn(name, "wrong", HERE)
                 .andExpect(status().isTooManyRequests())
                 .andExpect(jsonPath("$.detail", containsString("Wait 15 seconds")))
                 .andExpect(jsonPath("$.waitUntil").exists());
-        signIn(name, "right", HERE).andExpect(status().isTooManyRequests());
+        somebody.signsIn(name, "right", HERE).andExpect(status().isTooManyRequests());
         // Whoever tried elsewhere keeps nobody out of the own account.
-        signIn(name, "right", "192.0.2.9").andExpect(status().isOk());
+        somebody.signsIn(name, "right", "192.0.2.9").andExpect(status().isOk());
         clock.forward(Duration.ofSeconds(16));
-        signIn(name, "wrong", HERE)
+        somebody.signsIn(name, "wrong", HERE)
                 .andExpect(status().isTooManyRequests())
                 .andExpect(jsonPath("$.detail", containsString("Wait 30 seconds")));
         clock.forward(Duration.ofSeconds(31));
-        signIn(name, "right", HERE).andExpect(status().isOk());
+        somebody.signsIn(name, "right", HERE).andExpect(status().isOk());
     }
 
     @Test
     void a_name_that_nobody_has_waits_as_well() throws Exception {
         String nobody = "nobody-" + UUID.randomUUID();
         for (int i = 0; i < 4; i++) {
-            signIn(nobody, "wrong", "192.0.2.10").andExpect(status().isUnauthorized());
+            somebody.signsIn(nobody, "wrong", "192.0.2.10").andExpect(status().isUnauthorized());
         }
-        signIn(nobody, "wrong", "192.0.2.10")
+        somebody.signsIn(nobody, "wrong", "192.0.2.10")
                 .andExpect(status().isTooManyRequests())
                 .andExpect(jsonPath("$.detail", containsString("Wait 15 seconds")));
     }
@@ -127,7 +109,7 @@ class SessionTest {
 
     @Test
     void a_right_try_forgets_the_wrong_ones() throws Exception {
-        String name = newUser();
+        String name = somebody.newUser();
         for (int round = 0; round < 2; round++) {
             for (int i = 0; i < 4; i++) {
                 signIn(name, "wrong").andExpect(status().isUnauthorized());
@@ -138,7 +120,7 @@ class SessionTest {
 
     @Test
     void passwords_are_kept_hashed_and_an_unknown_name_tells_nothing() throws Exception {
-        String name = newUser();
+        String name = somebody.newUser();
         assertThat(users.findByName(name))
                 .isPresent()
                 .get()

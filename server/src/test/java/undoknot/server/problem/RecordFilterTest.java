@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.servlet.ServletException;
 import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import org.junit.jupiter.api.Test;
@@ -20,11 +21,14 @@ class RecordFilterTest {
     private final RecordFilter filter = new RecordFilter(new ObjectMapper());
     private final MockHttpServletResponse answer = new MockHttpServletResponse();
 
-    private void answered(boolean isWhole, RuntimeException thrown) throws Exception {
+    private void answered(boolean isWhole, Exception thrown) throws Exception {
         filter.doFilter(new MockHttpServletRequest("PUT", "/api/lots/1"), answer, (request, response) -> {
             response.getWriter().write("kept");
             answer.setCommitted(isWhole);
-            throw thrown;
+            if (thrown instanceof ServletException unsaid) {
+                throw unsaid;
+            }
+            throw (RuntimeException) thrown;
         });
     }
 
@@ -40,6 +44,31 @@ class RecordFilterTest {
         answered(true, AWAY);
         assertThat(answer.getStatus()).isEqualTo(200);
         assertThat(answer.getContentAsString()).isEqualTo("kept");
+    }
+
+    /** As the dispatcher throws on what a controller threw, when the problem about it could not be sent. */
+    @Test
+    void a_problem_that_could_not_be_sent_is_try_again() throws Exception {
+        answered(false, new ServletException("Request processing failed", AWAY));
+        assertThat(answer.getStatus()).isEqualTo(503);
+        assertThat(answer.getHeader("Retry-After")).isNotNull();
+    }
+
+    @Test
+    void a_record_without_room_says_so_before_and_in_an_answer() throws Exception {
+        DataAccessResourceFailureException full =
+                new DataAccessResourceFailureException("update", new SQLException("disk full", "HY000", 1021));
+        answered(false, full);
+        assertThat(answer.getStatus()).isEqualTo(507);
+        answered(false, new ServletException("Request processing failed", full));
+        assertThat(answer.getStatus()).isEqualTo(507);
+        assertThat(answer.getHeader("Retry-After")).isNull();
+    }
+
+    @Test
+    void a_file_that_breaks_off_half_way_does_not_pass_for_whole() {
+        assertThatThrownBy(() -> answered(true, new ServletException("Request processing failed", AWAY)))
+                .hasMessageContaining("failed");
     }
 
     @Test
