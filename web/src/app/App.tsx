@@ -10,6 +10,7 @@ import { Broken } from './Broken';
 import { Shell } from './Shell';
 import { Loading, NotFound } from './states';
 import { theme } from './theme';
+import { useOneTap } from './useOneTap';
 
 const TakeInPage = lazy(() => import('../visit/TakeInPage'));
 const VisitPage = lazy(() => import('../visit/VisitPage'));
@@ -121,6 +122,7 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
+  useOneTap();
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline enableColorScheme />

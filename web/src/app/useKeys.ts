@@ -30,6 +30,10 @@ export function useKeys(keys: Keys): void {
     let pending: number | undefined;
     let last = -Infinity;
     const press = (event: KeyboardEvent) => {
+      if (event.repeat) {
+        // A key that stays down answers once, and not what comes after it.
+        return;
+      }
       window.clearTimeout(pending);
       const isScanned = event.timeStamp - last < SCAN_GAP_MS;
       last = event.timeStamp;

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { advice, check, judgement, likely, pretendServer, problem, show, visit } from '../test/fixtures';
 import CausesPage from './CausesPage';
@@ -137,6 +137,19 @@ describe('rule-outs', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Little or no ink in damper or sub-tank' }));
     await waitFor(() => expect(sent.filter((s) => s.method === 'PUT')).toHaveLength(1));
     expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({ sign: 'DAMPER_EMPTY', channel: 'C' });
+  });
+
+  it('gives each port buttons of its own, so that a double tap does not answer for the next one', async () => {
+    open(
+      'ruleouts',
+      { looks: [look('AIR', { ...air, byPort: true })] },
+      { 'GET /api/visits/visit-1/also-found': [] },
+    );
+    const card = within(await screen.findByRole('region', { name: 'Check this: Air' }));
+    const ofCyan = card.getByRole('button', { name: 'Little or no ink in damper or sub-tank' });
+    fireEvent.click(card.getByRole('button', { name: 'K' }));
+    expect(ofCyan).not.toBeInTheDocument();
+    expect(card.getByRole('button', { name: 'Little or no ink in damper or sub-tank' })).toBeEnabled();
   });
 
   it('says when nothing is worth looking at, and what the last finding changed', async () => {

@@ -43,7 +43,9 @@ export function OffCard({ visit }: { visit: Visit }) {
     );
   }
   return (
+    // A part has buttons of its own: the second tap of a double tap is not for the next one.
     <Stack
+      key={partName(next)}
       component="section"
       aria-label="Comes off next"
       spacing={1.5}

@@ -14,6 +14,9 @@ export function Returned({ visit, mayWrite }: { visit: Visit; mayWrite: boolean 
   return (
     <Stack spacing={1.5} sx={{ bgcolor: 'background.paper', p: 2, borderRadius: 1 }}>
       <Typography variant="h2">{capital(word('outcome', visit.outcome ?? ''))}</Typography>
+      {visit.finish.overruled.map((doubt) => (
+        <Typography key={doubt}>{word('overruled', doubt)}.</Typography>
+      ))}
       {visit.outcomeReason && <Typography>{visit.outcomeReason}</Typography>}
       {visit.finish.told && <Typography>{word('customerTold', visit.finish.told)}.</Typography>}
       <Button variant="contained" size="large" href={`/api/visits/${visit.id}/report.pdf`} target="_blank">

@@ -6,6 +6,7 @@ import { FINISH, head, pretendServer, problem, show, visit } from '../test/fixtu
 import AlignPage from './AlignPage';
 import { partName, partState, usualLeft } from './parts';
 import PartsPage from './PartsPage';
+import { Returned } from './Returned';
 import ReturnPage from './ReturnPage';
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -82,8 +83,11 @@ describe('what comes off', () => {
   it('leaves out what this machine has not', async () => {
     open(visit({ finish: finish({ usualParts }) }), 'parts');
     await screen.findByRole('heading', { name: 'Cartridge C' });
+    const ofCartridge = screen.getByRole('button', { name: 'Not on this one' });
     tap('Not on this one');
     expect(screen.getByRole('heading', { name: '2 screws' })).toBeInTheDocument();
+    // The screws have a button of their own, which a double tap on the cartridge's does not press.
+    expect(ofCartridge).not.toBeInTheDocument();
   });
 
   it('says at the entry what is wrong with something else', async () => {
@@ -290,6 +294,21 @@ describe('what is still open, and what it costs', () => {
         .filter((sent) => sent.path.endsWith('/return'))
         .map((sent) => (sent.body as { despite: string[] }).despite);
     await waitFor(() => expect(despite()).toEqual([[], ['PAGE_LEFT']]));
+  });
+
+  it('shows of a returned head what was overruled and the word that answers it', async () => {
+    const closed = visit({
+      closedAt: '2026-03-02T12:00:00Z',
+      outcome: 'RECOVERED',
+      outcomeReason: 'the customer was in a hurry',
+      finish: finish({ overruled: ['WORK_UNCHECKED', 'PAGE_LEFT'] }),
+    });
+    show(<Returned visit={closed} mayWrite={false} />, { at: '/', path: '/' });
+    expect((await screen.findAllByText(/^Signed off although/)).map((line) => line.textContent)).toEqual([
+      'Signed off although no check followed the last work.',
+      'Signed off although nobody has seen it hold after a page of full colour.',
+    ]);
+    expect(screen.getByText('the customer was in a hurry')).toBeInTheDocument();
   });
 
   it('asks that the customer was told where no print has shown it', async () => {

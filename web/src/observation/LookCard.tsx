@@ -152,7 +152,9 @@ export function LookCard({ visit, judgement, look, isFirst, mayWrite }: Props) {
               />
             )}
           </Stack>
+          {/* A port has buttons of its own: the second tap of a double tap is not for the next one. */}
           <Box
+            key={channel ?? ALL}
             role="group"
             aria-label={`Findings of ${name}`}
             sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}

@@ -1,6 +1,6 @@
-import { Alert, Button, Stack, Typography } from '@mui/material';
+import { Alert, Box, Button, Stack, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { answer, api, type Problem } from '../api/http';
 import type { Estimate, Intake } from '../api/types';
@@ -13,6 +13,9 @@ import { useUnits } from '../flow/units';
 import { toIntake, type IntakeForm } from '../visit/intakeForm';
 import { count, word } from '../words/words';
 import { ForecastRow } from './ForecastRow';
+
+/** Room for what comes, px: the button below must not move away under a finger when the answer is there. */
+const ROOM = { xs: 740, sm: 480, md: 325 };
 
 /** What the visit is likely to cost and take, from what was told so far, before anything is agreed. */
 export function TakeInEstimate() {
@@ -34,20 +37,29 @@ export function TakeInEstimate() {
     retry: false,
   });
   const limit = readNumber(form.priceLimit);
-  if (!mayAsk || !estimate.data) {
+  if (!mayAsk) {
     return (
       <Block title="Likely to take">
         <Typography color="text.secondary">
-          {(estimate.error as Problem | null)?.message ??
-            'Choose a family and a symptom: then hands, waits, fluid, cost and chance stand here before anything is agreed.'}
+          Choose a family and a symptom: then hands, waits, fluid, cost and chance stand here before anything
+          is agreed.
         </Typography>
       </Block>
+    );
+  }
+  if (!estimate.data) {
+    return (
+      <Likely>
+        <Typography color="text.secondary">
+          {(estimate.error as Problem | null)?.message ?? 'Working it out…'}
+        </Typography>
+      </Likely>
     );
   }
   const { forecast, causes, channels, record, ready } = estimate.data;
   const isOver = limit !== undefined && forecast.cost.expected.value > limit;
   return (
-    <Block title="Likely to take">
+    <Likely>
       <ForecastRow forecast={forecast} />
       {ready && <ReadyLine ready={ready} />}
       <Typography color="text.secondary">
@@ -65,6 +77,14 @@ export function TakeInEstimate() {
           it with the customer first.
         </Alert>
       )}
+    </Likely>
+  );
+}
+
+function Likely({ children }: { children: ReactNode }) {
+  return (
+    <Block title="Likely to take">
+      <Box sx={{ minHeight: ROOM }}>{children}</Box>
     </Block>
   );
 }

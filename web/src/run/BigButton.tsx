@@ -10,7 +10,7 @@ export function BigButton({
   children,
   ...rest
 }: { does: () => void; hold?: () => void; isPedal?: boolean } & Omit<ButtonProps, 'onClick'>) {
-  usePedal(isPedal && !rest.disabled ? { press: does, hold } : undefined);
+  const isRead = usePedal(isPedal && !rest.disabled ? { press: does, hold } : undefined);
   return (
     <Button
       variant="contained"
@@ -24,7 +24,7 @@ export function BigButton({
       sx={{ minHeight: 88, fontSize: { xs: '1.5rem', md: '1.75rem' }, width: '100%' }}
     >
       {children}
-      {isPedal && <KeyHint>Space</KeyHint>}
+      {isPedal && <KeyHint rests={!isRead}>Space</KeyHint>}
     </Button>
   );
 }

@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { KeyHint } from '../app/KeyHint';
 import { useKeys } from '../app/useKeys';
-import { usePedal } from './usePedal';
+import { usePedal, useRead } from './usePedal';
 import { useSaid, type Voice } from './useVoice';
 
 export interface Answer {
@@ -29,10 +29,15 @@ export function PedalChoice({ label, answers, skip, voice }: Props) {
     press: () => setAt((at + 1) % all.length),
     hold: () => all[at]?.take(),
   });
-  useKeys({
-    ...Object.fromEntries(answers.map((answer, i) => [String(i + 1), answer.take])),
-    ...(skip && { '0': skip }),
-  });
+  const isRead = useRead();
+  useKeys(
+    isRead
+      ? {
+          ...Object.fromEntries(answers.map((answer, i) => [String(i + 1), answer.take])),
+          ...(skip && { '0': skip }),
+        }
+      : {},
+  );
   useSaid(voice, at < 0 ? label : all[at].label);
   return (
     <Box role="group" aria-label={label}>
@@ -49,7 +54,7 @@ export function PedalChoice({ label, answers, skip, voice }: Props) {
             sx={{ minHeight: 76, fontSize: '1.375rem' }}
           >
             {answer.label}
-            <KeyHint>{i === answers.length ? '0' : String(i + 1)}</KeyHint>
+            <KeyHint rests={!isRead}>{i === answers.length ? '0' : String(i + 1)}</KeyHint>
           </Button>
         ))}
       </Box>

@@ -25,9 +25,8 @@ export function RunClock({ visit, clock, now, voice, over, end, isBusy }: Props)
   const left = Date.parse(clock.dueAt) - now;
   const isDue = left <= 0;
   const next = useNextHead(visit, now, true);
-  usePedal(
-    isDue ? { press: end } : { press: () => void (next && navigate(`/visits/${next.id}/run`)), hold: end },
-  );
+  // When it is over the button has the pedal.
+  usePedal(isDue ? undefined : { press: () => void (next && navigate(`/visits/${next.id}/run`)), hold: end });
   useSaid(voice, isDue ? over : '');
   return (
     <>
@@ -43,7 +42,7 @@ export function RunClock({ visit, clock, now, voice, over, end, isBusy }: Props)
         {!isDue && `${next ? ` Pedal: go to ${next.tag}.` : ''} Long press: end it now.`}
       </Typography>
       {!isDue && next && !next.isDue && <NextHead visit={visit} now={now} isFree />}
-      <BigButton does={end} loading={isBusy} isPedal={false} variant={isDue ? 'contained' : 'outlined'}>
+      <BigButton does={end} loading={isBusy} isPedal={isDue} variant={isDue ? 'contained' : 'outlined'}>
         {isDue ? over : 'End it now'}
       </BigButton>
     </>

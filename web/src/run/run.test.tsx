@@ -47,9 +47,24 @@ describe('the pedal', () => {
     return <input aria-label="note" />;
   }
 
+  const read = () => act(() => void vi.advanceTimersByTime(300));
+
+  it('confirms nothing that has only just come: nobody can have read it', () => {
+    const press = vi.fn();
+    render(<Pedal press={press} />);
+    act(() => void vi.advanceTimersByTime(299));
+    down();
+    up();
+    expect(press).not.toHaveBeenCalled();
+    act(() => void vi.advanceTimersByTime(1));
+    down();
+    expect(press).toHaveBeenCalledTimes(1);
+  });
+
   it('acts as it goes down where it can mean one thing, and once however long it stays there', () => {
     const press = vi.fn();
     render(<Pedal press={press} />);
+    read();
     down();
     expect(press).toHaveBeenCalledTimes(1);
     fireEvent.keyDown(document.body, { key: ' ', repeat: true });
@@ -74,6 +89,7 @@ describe('the pedal', () => {
   it('leaves a space alone that somebody types', () => {
     const press = vi.fn();
     render(<Pedal press={press} />);
+    read();
     fireEvent.keyDown(screen.getByLabelText('note'), { key: ' ' });
     expect(press).not.toHaveBeenCalled();
   });
@@ -122,6 +138,19 @@ describe('a question by pedal', () => {
     short();
     long();
     expect(taken).toEqual(['Stiffly', 'not seen', 'Freely']);
+  });
+
+  it('takes no key in the moment it comes', () => {
+    const taken = ask();
+    const key = () => {
+      down('1');
+      act(() => void vi.advanceTimersByTime(100));
+    };
+    key();
+    expect(taken).toEqual([]);
+    act(() => void vi.advanceTimersByTime(200));
+    key();
+    expect(taken).toEqual(['Freely']);
   });
 
   it('is answered by a tap as well', () => {

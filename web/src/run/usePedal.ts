@@ -1,7 +1,10 @@
-import { useLayoutEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 /** A pedal that is held for so long says the other thing. */
 const HELD_MS = 700;
+
+/** What has stood on the screen for less, nobody has read: the second press of a pedal or key does not answer it. */
+const READ_MS = 300;
 
 export interface Pedal {
   /** What a press does. */
@@ -11,6 +14,16 @@ export interface Pedal {
 }
 
 const KEYS = [' ', 'PageDown'];
+
+/** Whether what has this has stood on the screen long enough to be read. */
+export function useRead(): boolean {
+  const [isRead, setIsRead] = useState(false);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setIsRead(true), READ_MS);
+    return () => window.clearTimeout(timer);
+  }, []);
+  return isRead;
+}
 
 /** Whether somebody types, or a dialog asks. */
 function isTaken(event: KeyboardEvent): boolean {
@@ -26,12 +39,16 @@ function isTaken(event: KeyboardEvent): boolean {
 
 /**
  * One pedal, or the space bar, for everything that is confirmed. Where two things can be meant, a short press does the one and a
- * long press the other; where there is one, it is done as the pedal goes down, so that a stroke is timed to the moment.
+ * long press the other; where there is one, it is done as the pedal goes down, so that a stroke is timed to the moment. Tells
+ * whether the pedal confirms already: what has only just come does not hear it.
  */
-export function usePedal(pedal: Pedal | undefined): void {
+export function usePedal(pedal: Pedal | undefined): boolean {
   const latest = useRef(pedal);
+  const isRead = useRead();
+  const hears = useRef(false);
   useLayoutEffect(() => {
     latest.current = pedal;
+    hears.current = isRead;
   });
   // With the screen: the first press is not lost.
   useLayoutEffect(() => {
@@ -47,7 +64,9 @@ export function usePedal(pedal: Pedal | undefined): void {
         return;
       }
       if (!latest.current.hold) {
-        latest.current.press();
+        if (hears.current) {
+          latest.current.press();
+        }
         return;
       }
       isWaiting = true;
@@ -78,4 +97,5 @@ export function usePedal(pedal: Pedal | undefined): void {
       window.removeEventListener('keyup', up, true);
     };
   }, []);
+  return isRead;
 }

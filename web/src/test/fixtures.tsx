@@ -248,6 +248,7 @@ export const FINISH: Visit['finish'] = {
   open: [],
   proofs: [],
   harmless: [],
+  overruled: [],
   bill: {
     minutes: 0,
     hands: 0,

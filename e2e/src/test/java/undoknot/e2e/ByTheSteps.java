@@ -67,6 +67,8 @@ abstract class ByTheSteps extends ByTheScreen {
         assertThat(asked.or(button).or(own).or(waits).or(runs).first()).isVisible();
         if (asked.count() > 0 && asked.isVisible()) {
             String key = answer(asked);
+            // A key rests until its question has stood there long enough to be read.
+            assertThat(asked.locator("[data-rests]")).hasCount(0);
             andThen(() -> page.keyboard().press(key));
         } else if (runs.count() > 0 || waits.count() > 0) {
             hoursPass(visit, title.contains("Hold") ? 13 : 1);

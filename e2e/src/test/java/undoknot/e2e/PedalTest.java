@@ -45,7 +45,9 @@ abstract class PedalTest extends BrowserTest {
         return region(page, "Now");
     }
 
+    /** The pedal rests until what it would confirm has stood there long enough to be read. */
     void press() {
+        assertThat(page.locator("[data-rests]")).hasCount(0);
         presses++;
         page.keyboard().press(" ");
     }

@@ -4,9 +4,11 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -68,6 +70,35 @@ class StepByStepTest extends PedalTest {
         // The page that was left shows the same.
         assertThat(region(other, "Now").getByText("Read the check")).isVisible();
         System.out.println("presses of the pedal for a flush of four ports: " + presses);
+    }
+
+    /** The second tap comes when the first has changed what is under the finger. */
+    private void tapTwice(String title, String next) {
+        assertThat(now().getByRole(AriaRole.HEADING)).containsText(title);
+        button(page, "Done").click();
+        assertThat(now().getByRole(AriaRole.HEADING)).containsText(next);
+        button(page, "Done").hover();
+        Mouse hand = page.mouse();
+        hand.down(new Mouse.DownOptions().setClickCount(2));
+        hand.up(new Mouse.UpOptions().setClickCount(2));
+    }
+
+    @Test
+    void a_hand_that_taps_twice_ticks_one_step() {
+        signIn(page, "wenna");
+        visit = planned("Nervous Press", FLUSH);
+        List<String> sent = new ArrayList<>();
+        page.onRequest(request -> {
+            if (request.url().matches(".*/steps/\\d+")) {
+                sent.add(request.url().replaceAll(".*/", ""));
+            }
+        });
+        press();
+        tapTwice("Lay out fluid", "Mains off");
+        tapTwice("Mains off", "Free the carriage");
+        button(page, "Done").click();
+        assertThat(now().getByRole(AriaRole.HEADING)).containsText("Goggles on");
+        assertEquals(List.of("0", "1", "2"), sent);
     }
 
     @Test

@@ -82,8 +82,7 @@ class TwoHeadsByPedalTest extends PedalTest {
                                 new Locator.GetByRoleOptions().setName(Pattern.compile("^It is over"))))
                 .isVisible();
         press();
-        upTo("Pad out");
-        press();
+        tap("Pad out");
         assertThat(now().getByRole(AriaRole.HEADING)).containsText("Mains on");
         assertEquals(List.of(1), strokes(flushed));
         assertEquals(List.of(0), strokes(soaks));

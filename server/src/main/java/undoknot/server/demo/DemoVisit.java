@@ -262,12 +262,18 @@ final class DemoVisit {
         return attempt(minutesAgo, 0, null, new Treatment.Handwork(method, inOrder(channels), BigDecimal.ZERO), null);
     }
 
+    /** One saturated page of every colour. */
+    DemoVisit page(int minutesAgo) {
+        return handwork(minutesAgo, Method.PAGE, everyChannel());
+    }
+
+    private String[] everyChannel() {
+        return family.channels().stream().map(Channel::code).toArray(String[]::new);
+    }
+
     /** One pass of an alignment, as the family is aligned. */
     DemoVisit aligned(int minutesAgo, Integer... best) {
-        handwork(
-                minutesAgo,
-                Method.ALIGN,
-                family.channels().stream().map(Channel::code).toArray(String[]::new));
+        handwork(minutesAgo, Method.ALIGN, everyChannel());
         AlignmentPass pass = new AlignmentPass(family.machine().alignment(), List.of(best), false);
         attempts.get(attempts.size() - 1).noted = json.apply(new Noted(Map.of(), List.of(), List.of(), pass));
         return this;

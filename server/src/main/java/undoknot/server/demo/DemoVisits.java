@@ -118,7 +118,8 @@ class DemoVisits {
         v.soak(6 * DAY - 110, shelf.get("head"), 3, Treatment.Place.PORT, 40, 42, "C", "LC")
                 .flush(6 * DAY - 160, shelf.get("head"), 1.5, FREE, LIKE_FRESH, WHOLE, "C", "LC")
                 .padOutAndDry(6 * DAY - 170)
-                .cycle(6 * DAY - 175, Treatment.Strength.LIGHT, 1);
+                .cycle(6 * DAY - 175, Treatment.Strength.LIGHT, 1)
+                .page(6 * DAY - 182);
         return v.check(6 * DAY - 185, head.clear("C", 1).clear("LC", 1).check(), "after a full blue page")
                 .returned(5 * DAY, Outcome.RECOVERED, null);
     }
@@ -337,7 +338,8 @@ class DemoVisits {
                 .cause(74 * DAY - 40, Cause.DRIED_INK, "M", "idle two weeks")
                 .soak(74 * DAY - 45, shelf.get("head"), 1.5, Treatment.Place.PORT, 10, 12, "M")
                 .padOutAndDry(74 * DAY - 60)
-                .cycle(74 * DAY - 70, Treatment.Strength.LIGHT, 1);
+                .cycle(74 * DAY - 70, Treatment.Strength.LIGHT, 1)
+                .page(74 * DAY - 76);
         return v.check(74 * DAY - 80, head.clear("M", 1).check(), "").returned(73 * DAY, Outcome.RECOVERED, null);
     }
 

@@ -71,17 +71,14 @@ class Returns {
             mustBeOver(logged, entry.outcome());
             VisitLog log = logged.log(now);
             List<Doubt> doubts = entry.outcome().doubts(SignOff.shown(log, Procedures.isOver(logged)));
-            mustBeAnswered(
-                    logged.headNow(now).mayHavePower()
-                            ? doubts
-                            : Stream.concat(Stream.of(Doubt.NO_POWER), doubts.stream())
-                                    .toList(),
-                    entry,
-                    reason,
-                    log);
+            List<Doubt> all = logged.headNow(now).mayHavePower()
+                    ? doubts
+                    : Stream.concat(Stream.of(Doubt.NO_POWER), doubts.stream()).toList();
+            mustBeAnswered(all, entry, reason, log);
             visit.told = told(log, entry, doubts.isEmpty());
             visit.outcome = entry.outcome();
             visit.outcomeReason = reason.isEmpty() ? null : reason;
+            visit.overruled = all;
             visit.closedAt = now;
             visit.closedBy = entry.signedBy().strip();
             visits.saveAndFlush(visit);
@@ -169,6 +166,7 @@ class Returns {
             }
             visit.outcome = null;
             visit.outcomeReason = null;
+            visit.overruled = List.of();
             visit.told = null;
             visit.closedAt = null;
             visit.closedBy = null;

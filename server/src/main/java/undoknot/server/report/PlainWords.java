@@ -112,6 +112,7 @@ class PlainWords {
 
     private List<String> stands(LoggedVisit logged, VisitLog log) {
         List<String> lines = new ArrayList<>();
+        logged.visit().overruled.forEach(doubt -> lines.add(words.of("overruled", doubt) + "."));
         for (Proof proof : Proof.of(log)) {
             lines.add(Words.capital(words.of("look", proof.look())) + ": " + words.of("proof", proof.state()) + ".");
         }

@@ -43,6 +43,7 @@ import undoknot.visit.VisitLog;
  * @param proofs what shows complaints gone that no check can show
  * @param proposed the outcome that has no doubt against it; absent where none speaks for itself
  * @param harmless channels that are accepted with small deviations, which do not matter in use
+ * @param overruled what spoke against the outcome when it was signed off, in order
  * @param reopenedWhy why the last return was taken back; absent when none was
  */
 public record FinishView(
@@ -57,6 +58,7 @@ public record FinishView(
         List<Harmless> harmless,
         BillView bill,
         @Nullable Visit.Told told,
+        List<Outcome.Doubt> overruled,
         @Nullable String reopenedWhy,
         @Nullable String reopenedBy,
         @Nullable Instant reopenedAt) {
@@ -209,6 +211,7 @@ public record FinishView(
                 Harmless.of(log),
                 BillView.of(money.bill(logged), money.billTerms(logged), money.spentOn(logged)),
                 visit.told,
+                visit.overruled,
                 visit.reopenedWhy,
                 visit.reopenedBy,
                 visit.reopenedAt);

@@ -1,6 +1,7 @@
 package undoknot.server.visit;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,11 +10,13 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
 import undoknot.nozzle.JobClass;
 import undoknot.outcome.Outcome;
+import undoknot.outcome.Outcome.Doubt;
 import undoknot.outcome.Purpose;
 
 /** One stay of a head in the shop. */
@@ -65,6 +68,10 @@ public class Visit {
 
     /** Why an outcome stands although the readings say otherwise, or a word to the customer. */
     public String outcomeReason;
+
+    /** What spoke against the outcome when it was signed off: read by who signed, and answered by {@link #outcomeReason}. */
+    @Convert(converter = DoubtNames.class)
+    public List<Doubt> overruled = List.of();
 
     /** Number of the house rules it is judged by; null for those a new shop starts from. */
     public Integer houseRules;

@@ -3,10 +3,12 @@ package undoknot.server.report;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import undoknot.server.Api;
@@ -88,6 +90,26 @@ class ReportTest {
         assertThat(report.path("fluids")).hasSize(1);
         assertThat(report.at("/fluids/0/volumeMl").asDouble()).isEqualTo(11.0);
         assertThat(report.path("attempts").findValuesAsText("knot"))
-                .containsExactly("LOOSENED", "OPEN", "OPEN", "OPEN");
+                .containsExactly("LOOSENED", "OPEN", "OPEN", "OPEN", "OPEN");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"OD6-48213", "TT4-28817"})
+    void what_the_demo_hands_back_as_recovered_has_nothing_left_to_do(String serial) {
+        JsonNode closed = StreamSupport.stream(
+                        api.get("/api/bench?search=" + serial)
+                                .is(200)
+                                .body()
+                                .path("strips")
+                                .spliterator(),
+                        false)
+                .filter(strip -> strip.path("outcome").asText().equals("RECOVERED"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(api.get("/api/visits/" + closed.path("id").asText())
+                        .is(200)
+                        .body()
+                        .at("/finish/open"))
+                .isEmpty();
     }
 }

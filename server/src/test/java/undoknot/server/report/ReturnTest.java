@@ -100,7 +100,21 @@ class ReturnTest {
                 .contains("does not meet acceptance")
                 .doesNotContain("once more");
         signed.put("reason", "the customer wants it so");
-        api.put(path("/return"), signed).is(200);
+        // A doubt that is read and does not stand is not overruled.
+        signed.put("despite", List.of("PAGE_LEFT", "NOT_ACCEPTED"));
+        JsonNode closed = api.put(path("/return"), signed).is(200).body();
+        String overruled = "Signed off although the last check does not meet what the job wants.";
+        assertThat(closed.at("/finish/overruled")).extracting(JsonNode::asText).containsExactly("NOT_ACCEPTED");
+        assertThat(api.get(path("/report")).is(200).body().at("/plain/stands"))
+                .extracting(JsonNode::asText)
+                .contains(overruled);
+
+        Map<String, Object> again = Map.of("version", closed.path("version").asLong(), "why", "it is to be read again");
+        assertThat(api.put(path("/return/reopening"), again).is(200).body().at("/finish/overruled"))
+                .isEmpty();
+        assertThat(api.get(path("/report")).is(200).body().at("/plain/stands"))
+                .extracting(JsonNode::asText)
+                .doesNotContain(overruled);
     }
 
     @Test
@@ -177,6 +191,7 @@ class ReturnTest {
         String page = api.raw(HttpMethod.GET, path("/report.html"), null).getContentAsString();
         assertThat(page)
                 .contains("20 out before, 1 out now")
+                .contains("Signed off although nobody has seen it hold after a page of full colour.")
                 .contains("&lt;b&gt;with thanks&lt;/b&gt; &amp; care")
                 .doesNotContain("<b>with thanks");
         try (PDDocument pdf = Loader.loadPDF(

@@ -202,6 +202,7 @@ class WordsTest {
                 Arguments.of("alignment", Alignment.State.values()),
                 Arguments.of("proof", Proof.State.values()),
                 Arguments.of("customerTold", Visit.Told.values()),
+                Arguments.of("overruled", Outcome.Doubt.values()),
                 Arguments.of("care", Aftercare.Care.values()),
                 Arguments.of("labelSize", LabelSize.values()));
     }
