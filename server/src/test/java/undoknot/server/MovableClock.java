@@ -9,13 +9,23 @@ import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
 
-/** Runs with real time, and can be set forward. */
+/** Runs with real time, can be set forward, and held for a while. */
 public final class MovableClock extends Clock {
 
     private volatile Duration ahead = Duration.ZERO;
+    private volatile Instant held;
 
     public void forward(Duration by) {
         ahead = ahead.plus(by);
+    }
+
+    /** Stands at a moment until {@link #goOn()}. */
+    public void holdAt(Instant moment) {
+        held = moment;
+    }
+
+    public void goOn() {
+        held = null;
     }
 
     @Override
@@ -25,12 +35,13 @@ public final class MovableClock extends Clock {
 
     @Override
     public Clock withZone(ZoneId zone) {
-        return Clock.offset(Clock.system(zone), ahead);
+        return held == null ? Clock.offset(Clock.system(zone), ahead) : Clock.fixed(held, zone);
     }
 
     @Override
     public Instant instant() {
-        return Instant.now().truncatedTo(ChronoUnit.MICROS).plus(ahead);
+        Instant stands = held;
+        return stands == null ? Instant.now().truncatedTo(ChronoUnit.MICROS).plus(ahead) : stands;
     }
 
     @TestConfiguration

@@ -22,6 +22,7 @@ import undoknot.bench.Place;
 import undoknot.bench.Window;
 import undoknot.bench.WorkingHours;
 import undoknot.plan.Promise;
+import undoknot.server.visit.LoggedVisit;
 import undoknot.server.visit.LookedAt;
 
 /** The bench as a day is made from it: what its heads still take, who is there, what somebody has in hand, and what was pinned. */
@@ -59,14 +60,30 @@ class BenchNow {
         return asked(now, setup.have(), setup.people());
     }
 
+    /** What a head finds on the bench besides itself. */
+    @Transactional(readOnly = true)
+    public Asked besides(UUID visitId, Instant now) {
+        return asked(
+                visits.open().stream()
+                        .filter(v -> !v.visit().id.equals(visitId))
+                        .toList(),
+                now,
+                setup.have(),
+                setup.people());
+    }
+
     /** The same heads with other people, hours or places. */
     @Transactional(readOnly = true)
     public Asked asked(Instant now, Map<Place, Integer> have, List<WorksWhen> people) {
+        return asked(visits.open(), now, have, people);
+    }
+
+    private Asked asked(List<LoggedVisit> open, Instant now, Map<Place, Integer> have, List<WorksWhen> people) {
         // The next full minute: what is over by then is over, and nothing begins before now.
         Instant start = now.plusSeconds(59).truncatedTo(ChronoUnit.MINUTES);
         Promise.Hours hours = setup.shopHours();
         List<HeadJobs.Left> heads =
-                visits.open().stream().map(v -> jobs.of(v, start, hours)).toList();
+                open.stream().map(v -> jobs.of(v, start, hours)).toList();
         List<WorksWhen> working =
                 new ArrayList<>(people.stream().filter(WorksWhen::works).toList());
         List<Person> persons = new ArrayList<>();

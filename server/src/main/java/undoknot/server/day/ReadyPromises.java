@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -61,10 +62,14 @@ public class ReadyPromises {
      */
     record Said(ReadyDate date, Instant by, Instant half) {}
 
-    /** Empty when the bench has no room at all. */
+    /** Of a head that is not on the bench yet. Empty when the bench has no room at all. */
     Optional<Said> of(TakeIn takeIn, Instant now) {
+        return of(takeIn, () -> bench.asked(now));
+    }
+
+    private Optional<Said> of(TakeIn takeIn, Supplier<BenchNow.Asked> others) {
         try {
-            BenchNow.Asked asked = bench.asked(now);
+            BenchNow.Asked asked = others.get();
             ReadyDate date = ReadyDate.of(
                     takeIn.ways(), takeIn.around(), FreeHands.of(asked.bench().unpinned()), ratios(), SEED);
             Promise.Hours hours = setup.shopHours();
@@ -93,7 +98,8 @@ public class ReadyPromises {
         }
         Instant now = clock.instant();
         try {
-            of(forecast.of(intake), now)
+            // The head is on the bench by now: its own work must not stand in its own way.
+            of(forecast.of(intake), () -> bench.besides(visitId, now))
                     .ifPresent(said -> writes.run(() -> saids.saveAndFlush(row(visitId, said, now))));
         } catch (DataIntegrityViolationException twice) {
             LOG.debug("it was said a moment before", twice);

@@ -10,16 +10,28 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import undoknot.server.ServerTest;
 import undoknot.server.account.Role;
+import undoknot.server.visit.Intake;
 
 /** The order of the day: proposed, pinned, brought up to date, tried, as a calendar; and by when a head is ready. */
 @ServerTest
 class DayTest extends OneDay {
+
+    @Autowired
+    ReadyPromises promises;
+
+    @Autowired
+    TakeInForecast forecast;
+
+    @Autowired
+    ReadySaids saids;
 
     @Test
     void before_the_first_there_is_none_and_then_it_stands_for_everybody() {
@@ -204,25 +216,34 @@ class DayTest extends OneDay {
     }
 
     @Test
-    void a_take_in_says_by_when_it_is_ready_and_what_it_said_is_kept_once() {
+    void a_take_in_says_by_when_it_is_ready_and_just_that_is_kept_once() {
         var intake = api.intake("VENNICK-B3", "C", "M", "Y");
+        clock.holdAt(clock.instant());
+        ReadyPromises.Said said = promises.of(
+                        forecast.of(api.json.convertValue(intake, Intake.class)), clock.instant())
+                .orElseThrow();
 
         JsonNode ready =
                 api.post("/api/take-in/estimate", intake).is(200).body().path("ready");
         String visit = api.newVisit(intake);
 
-        Instant by = Instant.parse(ready.path("by").asText());
-        assertThat(by).isAfter(clock.instant());
-        assertThat(Instant.parse(ready.path("half").asText())).isBeforeOrEqualTo(by);
-        assertThat(by.getEpochSecond() % 1800).as("a half hour").isZero();
-        Instant kept = jdbc.queryForObject(
-                "select ready_by from ready_said where id = ?",
-                (row, n) -> row.getObject(1, java.time.LocalDateTime.class).toInstant(java.time.ZoneOffset.UTC),
-                UUID.fromString(visit));
-        assertThat(kept).isBetween(by, by.plusSeconds(1800));
+        assertThat(Instant.parse(ready.path("by").asText()))
+                .isEqualTo(said.by())
+                .isAfter(clock.instant());
+        assertThat(Instant.parse(ready.path("half").asText())).isBeforeOrEqualTo(said.by());
+        assertThat(said.by().getEpochSecond() % 1800).as("a half hour").isZero();
+        ReadySaid kept = saids.findById(UUID.fromString(visit)).orElseThrow();
+        assertThat(kept.readyBy).isEqualTo(said.by());
+        assertThat(kept.reckonedMinutes)
+                .as("its own work does not stand in its way")
+                .isEqualTo(said.date().reckoned());
+        clock.goOn();
         api.put("/api/visits/" + visit, Map.of("intake", intake));
-        assertThat(jdbc.queryForObject(
-                        "select count(*) from ready_said where id = ?", Integer.class, UUID.fromString(visit)))
-                .isEqualTo(1);
+        assertThat(saids.findById(UUID.fromString(visit)).orElseThrow().saidAt).isEqualTo(kept.saidAt);
+    }
+
+    @AfterEach
+    void goesOn() {
+        clock.goOn();
     }
 }
