@@ -30,7 +30,7 @@ export function BackCard({ visit }: { visit: Visit }) {
         part.kind === 'CARTRIDGE' ? { count: part.count, light: true, menu: true } : { count: part.count },
     });
   // What light and menu show is for the eyes to say: Enter ticks everything but a cartridge.
-  useKeys(next && next.kind !== 'CARTRIDGE' ? { enter: () => all(next) } : {});
+  const isRead = useKeys(next && next.kind !== 'CARTRIDGE' ? { enter: () => all(next) } : {}, next?.id);
   if (!next) {
     return (
       <Alert
@@ -82,7 +82,7 @@ export function BackCard({ visit }: { visit: Visit }) {
           <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
             <Button variant="contained" loading={write.isBusy} onClick={() => all(next)} sx={LARGE}>
               {next.kind === 'LAID_IN' ? 'Out again' : next.count > 1 ? `All ${next.count} back` : 'Back'}
-              <KeyHint>Enter</KeyHint>
+              <KeyHint rests={!isRead}>Enter</KeyHint>
             </Button>
             {next.count > 1 &&
               Array.from({ length: next.count - 1 }, (_, i) => i + 1).map((n) => (

@@ -32,7 +32,7 @@ export function OffCard({ visit }: { visit: Visit }) {
     () => keys.current.clear(),
   );
   const next = left[0];
-  useKeys(next ? { enter: () => write.send([next]) } : {});
+  const isRead = useKeys(next ? { enter: () => write.send([next]) } : {}, next && partName(next));
   if (!next) {
     return (
       <Typography>
@@ -69,7 +69,7 @@ export function OffCard({ visit }: { visit: Visit }) {
           sx={{ minHeight: 64, minWidth: 160, fontSize: '1.25rem' }}
         >
           It is off
-          <KeyHint>Enter</KeyHint>
+          <KeyHint rests={!isRead}>Enter</KeyHint>
         </Button>
         <Button variant="outlined" onClick={() => setSkipped([...skipped, next])}>
           Not on this one

@@ -1,10 +1,8 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { READ_MS } from '../app/useKeys';
 
 /** A pedal that is held for so long says the other thing. */
 const HELD_MS = 700;
-
-/** What has stood on the screen for less, nobody has read: the second press of a pedal or key does not answer it. */
-const READ_MS = 300;
 
 export interface Pedal {
   /** What a press does. */

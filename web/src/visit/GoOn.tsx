@@ -20,11 +20,13 @@ export function GoOn({
   goOn,
   to,
   mayWrite,
+  rests,
 }: {
   visit: Visit;
   goOn: Open;
   to: string;
   mayWrite: boolean;
+  rests?: boolean;
 }) {
   const end = useWrite(() =>
     answer(
@@ -50,7 +52,7 @@ export function GoOn({
             sx={{ minHeight: 64, fontSize: '1.25rem' }}
           >
             Go on
-            <KeyHint>Enter</KeyHint>
+            <KeyHint rests={rests}>Enter</KeyHint>
           </Button>
           <Button color="inherit" loading={end.isBusy} onClick={() => end.send(undefined)}>
             Stop here

@@ -50,7 +50,15 @@ export function useHeadStep(visit: Visit, mayWrite: boolean) {
 export type Step = NonNullable<ReturnType<typeof useHeadStep>>;
 
 /** The one-tap steps about the head, large. What was not looked at is left untapped. */
-export function HeadStep({ step, buttonsFirst }: { step: Step; buttonsFirst?: boolean }) {
+export function HeadStep({
+  step,
+  buttonsFirst,
+  rests,
+}: {
+  step: Step;
+  buttonsFirst?: boolean;
+  rests?: boolean;
+}) {
   // Seen and unseen are for the eyes to say: Enter taps only where there is nothing to choose.
   const isChoice = step.taps.length > 1;
   const words = (
@@ -76,7 +84,7 @@ export function HeadStep({ step, buttonsFirst }: { step: Step; buttonsFirst?: bo
           sx={{ minHeight: 64, fontSize: '1.25rem' }}
         >
           {label}
-          {!isChoice && <KeyHint>Enter</KeyHint>}
+          {!isChoice && <KeyHint rests={rests}>Enter</KeyHint>}
         </Button>
       ))}
       {buttonsFirst && words}

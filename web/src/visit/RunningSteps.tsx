@@ -62,6 +62,7 @@ export function useRunning(visit: Visit, now: number) {
       burstId.current = newId();
     },
   );
+  const first = running[0]?.id ?? (bath && `${bath.id} ${bath.burstsDone}`);
   const isEmpty = running.length === 0 && !bath && resumable.length === 0;
   return {
     running,
@@ -71,6 +72,8 @@ export function useRunning(visit: Visit, now: number) {
     resume,
     burst,
     isEmpty,
+    /** What {@link act} does something to. */
+    first,
     /** What Space or the pedal does: the clock that is due first, or the next burst. */
     act: () => {
       if (running.length > 0) {
@@ -90,11 +93,14 @@ export function RunningSteps({
   steps,
   now,
   mayWrite,
+  rests,
 }: {
   visit: Visit;
   steps: Running;
   now: number;
   mayWrite: boolean;
+  /** The key does nothing yet. */
+  rests?: boolean;
 }) {
   const end = useWrite((attempt: Attempt) =>
     answer(
@@ -115,6 +121,7 @@ export function RunningSteps({
           isFirst={i === 0}
           stop={mayWrite ? () => steps.stop.send(clock) : undefined}
           isBusy={steps.stop.isBusy}
+          rests={rests}
           end={mayWrite ? (attempt) => end.send(attempt) : undefined}
         />
       ))}
@@ -131,7 +138,7 @@ export function RunningSteps({
                 sx={{ minHeight: 64, fontSize: '1.25rem' }}
               >
                 Start burst {steps.bath.burstsDone + 1}
-                {steps.running.length === 0 && <KeyHint>Space</KeyHint>}
+                {steps.running.length === 0 && <KeyHint rests={rests}>Space</KeyHint>}
               </Button>
               <Button color="inherit" loading={end.isBusy} onClick={() => end.send(steps.bath!)}>
                 End the bath here
@@ -165,6 +172,7 @@ function ClockCard({
   isFirst,
   stop,
   isBusy,
+  rests,
   end,
 }: {
   clock: Clock;
@@ -173,6 +181,7 @@ function ClockCard({
   isFirst: boolean;
   stop?: () => void;
   isBusy: boolean;
+  rests?: boolean;
   end?: (attempt: Attempt) => void;
 }) {
   const isDue = Date.parse(clock.dueAt) <= now;
@@ -229,7 +238,7 @@ function ClockCard({
           }}
         >
           {isDue ? (DONE[clock.kind] ?? 'Done') : clock.kind === 'BURST' ? 'Stop the burst now' : 'End now'}
-          {isFirst && <KeyHint>Space</KeyHint>}
+          {isFirst && <KeyHint rests={rests}>Space</KeyHint>}
         </Button>
       )}
       {stop && bath && (

@@ -103,7 +103,6 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       }
     };
   }
-  useKeys(keys);
 
   const stepwise = mayWrite && isStepwise && (
     <Button
@@ -128,6 +127,8 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
           : visit.next.action === 'WAIT_HOLD' && visit.next.at
             ? `No power until ${moment(visit.next.at)}`
             : word('action', visit.next.action);
+  // By the first clock as well: the second press of the pedal stops no other.
+  const isRead = useKeys(keys, [title, steps.first, way ?? goOn].join());
   const doIt = mayWrite && way && (
     <Button
       variant="contained"
@@ -137,7 +138,7 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       sx={{ minHeight: 64, fontSize: '1.25rem' }}
     >
       {title}
-      <KeyHint>Enter</KeyHint>
+      <KeyHint rests={!isRead}>Enter</KeyHint>
     </Button>
   );
   return (
@@ -152,8 +153,10 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
         {title}
       </Typography>
       {isSmall && doIt}
-      {visit.next.goOn && goOn && <GoOn visit={visit} goOn={visit.next.goOn} to={goOn} mayWrite={mayWrite} />}
-      {headStep && <HeadStep step={headStep} buttonsFirst={isSmall} />}
+      {visit.next.goOn && goOn && (
+        <GoOn visit={visit} goOn={visit.next.goOn} to={goOn} mayWrite={mayWrite} rests={!isRead} />
+      )}
+      {headStep && <HeadStep step={headStep} buttonsFirst={isSmall} rests={!isRead} />}
       {visit.procedure?.next && advice?.act === 'STEP' && (
         <Typography sx={{ fontWeight: 650 }}>Next: {word('step', visit.procedure.next)}</Typography>
       )}
@@ -176,7 +179,9 @@ export function WhatNow({ visit, now, mayWrite }: Props) {
       )}
       {stepwise}
       {mayWrite && !noPower && wantsPower && <UnaskedCycle visit={visit} />}
-      {!steps.isEmpty && <RunningSteps visit={visit} steps={steps} now={now} mayWrite={mayWrite} />}
+      {!steps.isEmpty && (
+        <RunningSteps visit={visit} steps={steps} now={now} mayWrite={mayWrite} rests={!isRead} />
+      )}
       {mayWrite && (
         <>
           <Typography color="text.secondary">Do something else</Typography>

@@ -61,17 +61,17 @@ class AtTheBenchTest extends BrowserTest {
         signIn(page, "wenna");
         page.keyboard().press("/");
         page.keyboard().type("tallow");
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Found for “tallow”")).isVisible();
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heads in the shop"))
                         .getByRole(AriaRole.LISTITEM))
                 .hasCount(2);
         page.getByLabel("Tag, serial or customer").fill("zzzz");
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(page.getByText("No tag, serial or customer has these words. Try fewer signs."))
                 .isVisible();
         page.getByLabel("Tag, serial or customer").fill(tagOf("OD6-51002"));
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, tagOf("OD6-51002"))).isVisible();
     }
 

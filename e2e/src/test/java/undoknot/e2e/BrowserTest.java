@@ -143,6 +143,12 @@ abstract class BrowserTest {
                 .press("Enter");
     }
 
+    /** A key, once what it answers has stood there long enough to be read: until then it rests. */
+    static void press(Page at, String key) {
+        assertThat(at.locator("[data-rests]")).hasCount(0);
+        at.keyboard().press(key);
+    }
+
     /** The double tap of a wet glove. */
     static void doubleTap(Locator button) {
         button.dblclick();

@@ -52,7 +52,7 @@ abstract class ByTheScreen extends BrowserTest {
             hoursPass(visit, advice.startsWith("No power") ? 3 : 1);
             page.reload();
         } else if (advice.startsWith("Lift it") || advice.startsWith("The wait") || advice.startsWith("End the")) {
-            page.keyboard().press("Enter");
+            press(page, "Enter");
             assertThat(region(page, "What now").getByRole(AriaRole.HEADING).first())
                     .not()
                     .hasText(advice);

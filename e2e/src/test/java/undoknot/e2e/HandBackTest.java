@@ -44,7 +44,7 @@ class HandBackTest extends BrowserTest {
     /** What the panel says comes next; Enter does it. */
     private void next(String title) {
         assertThat(whatNow().getByRole(AriaRole.HEADING).first()).hasText(title);
-        page.keyboard().press("Enter");
+        press(page, "Enter");
     }
 
     private void allFire() {
@@ -79,7 +79,7 @@ class HandBackTest extends BrowserTest {
     private void takesTheHeadOut() {
         to("/parts");
         assertThat(heading(page, "Cartridge Y")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Cartridge C")).isVisible();
         button(page, "All 4, in this order").click();
         assertThat(page.getByText("5 things still off")).isVisible();
@@ -114,11 +114,11 @@ class HandBackTest extends BrowserTest {
     private void putsItBackByTheList() {
         next("Put back: head");
         assertThat(heading(page, "Head")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Latch")).isVisible();
         assertThat(region(page, "Goes back next").getByText("spring to the left"))
                 .isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Cartridge M")).isVisible();
         button(page, "Only the light").click();
         assertThat(page.getByText("The light shows it, the menu does not.")).isVisible();
@@ -162,7 +162,7 @@ class HandBackTest extends BrowserTest {
                     .hasText(steps.get(position - 1));
         }
         assertThat(button(page, "Enter pass 1")).isEnabled();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(page.getByText("moved 0 +3 0 0")).isVisible();
         for (int position = 1; position <= 4; position++) {
             group(page, "Position " + position)

@@ -78,7 +78,7 @@ class MoreAfterCleaningTest extends ByTheSteps {
         visit = takeInByScreen(page, "Hester Vane", "Orsel D6", "More gaps after a cleaning");
         enter("/check?kept", BEFORE_THE_CLEANING);
         assertThat(heading(page, "Read the first nozzle check")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         read();
         comparesWithTheKeptCheck();
         runsNoStrongCycleUnseen();

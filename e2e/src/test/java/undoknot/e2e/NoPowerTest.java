@@ -182,7 +182,7 @@ class NoPowerTest extends BrowserTest {
         hoursPass(visit, 12);
         nothingHasPower("A pad lies under the head: no power.");
         assertThat(heading(page, "Take the pad out")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Read a check again")).isVisible();
         check(page, visit, "3");
     }

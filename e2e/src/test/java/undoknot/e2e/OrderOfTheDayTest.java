@@ -145,7 +145,7 @@ class OrderOfTheDayTest extends BrowserTest {
         bar("10:30").focus();
         page.keyboard().press("Shift+ArrowRight");
         page.keyboard().press("ArrowRight");
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         pinnedAt(tomorrow, "11:05");
 
         button(page, "Let it go").click();

@@ -47,9 +47,8 @@ abstract class PedalTest extends BrowserTest {
 
     /** The pedal rests until what it would confirm has stood there long enough to be read. */
     void press() {
-        assertThat(page.locator("[data-rests]")).hasCount(0);
         presses++;
-        page.keyboard().press(" ");
+        press(page, " ");
     }
 
     /** A short press goes to the next answer; one that is held takes it. */

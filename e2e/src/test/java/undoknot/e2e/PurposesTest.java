@@ -92,7 +92,7 @@ class PurposesTest extends BrowserTest {
         takeInFor("Ink change", "Pellam M5");
         fireAll();
         assertThat(heading(page, "Go on with the steps")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Ink change")).isVisible();
         number("Ink in one channel, its line included", "2.4");
         number("Name of the new ink", "Nightshade hidden mark");

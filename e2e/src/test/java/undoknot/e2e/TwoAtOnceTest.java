@@ -56,7 +56,7 @@ class TwoAtOnceTest extends BrowserTest {
         link(lead, "Amend check 1").click();
         page.getByLabel("Note: paper, rest, light").fill("her note");
         lead.getByLabel("Missing in cyan").fill("20");
-        lead.keyboard().press("Enter");
+        press(lead, "Enter");
         assertThat(lead.getByText("Cyan: 10 out")).isVisible();
         doubleTap(button(page, "Save the amended check"));
         page.waitForURL(shop.address + "/visits/" + visit);

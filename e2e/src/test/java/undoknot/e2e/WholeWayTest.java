@@ -69,7 +69,7 @@ class WholeWayTest extends BrowserTest {
         link(page, "Read the first nozzle check").click();
         button(page, "All channels fire").click();
         page.getByLabel("Missing in cyan").fill("12-18, 40, 199-");
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(page.getByText("Cyan: 18 out")).isVisible();
         page.reload();
         assertThat(page.getByText("Cyan: 18 out")).isVisible();
@@ -171,10 +171,10 @@ class WholeWayTest extends BrowserTest {
         doubleTap(button(page, "Start the first burst"));
         backOnTheVisit();
         assertThat(page.getByText("burst 1 of 2")).isVisible();
-        page.keyboard().press(" ");
+        press(page, " ");
         assertThat(page.getByText("1 of 2 bursts done.", new com.microsoft.playwright.Page.GetByTextOptions()))
                 .isVisible();
-        page.keyboard().press(" ");
+        press(page, " ");
         assertThat(page.getByText("burst 2 of 2")).isVisible();
         doubleTap(page.getByRole(
                 AriaRole.BUTTON,
@@ -192,7 +192,7 @@ class WholeWayTest extends BrowserTest {
         hoursPass(visit, 3);
         page.reload();
         assertThat(heading(page, "Refit the head first")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         assertThat(heading(page, "Light printer cycle: C")).isVisible();
     }
 
@@ -235,13 +235,13 @@ class WholeWayTest extends BrowserTest {
         page.navigate(shop.address + "/visits/" + visit);
         // The station is looked at before and after a head is cleaned.
         assertThat(heading(page, "Check this: service station")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         choose(group(page, "Findings of Service station"), "Station clean");
         assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("clean");
         page.navigate(shop.address + "/visits/" + visit);
         // Accepted once; a head that passes and fails after a page is not finished.
         assertThat(heading(page, "Print a saturated page: C, M, Y")).isVisible();
-        page.keyboard().press("Enter");
+        press(page, "Enter");
         button(page, "Log this work").click();
         backOnTheVisit();
         check(page, visit, "40");

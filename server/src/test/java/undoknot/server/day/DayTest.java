@@ -219,8 +219,7 @@ class DayTest extends OneDay {
     void a_take_in_says_by_when_it_is_ready_and_just_that_is_kept_once() {
         var intake = api.intake("VENNICK-B3", "C", "M", "Y");
         clock.holdAt(clock.instant());
-        ReadyPromises.Said said = promises.of(
-                        forecast.of(api.json.convertValue(intake, Intake.class)), clock.instant())
+        ReadyPromises.Said said = promises.of(forecast.of(api.json.convertValue(intake, Intake.class)), clock.instant())
                 .orElseThrow();
 
         JsonNode ready =
