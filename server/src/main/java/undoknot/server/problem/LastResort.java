@@ -20,11 +20,9 @@ class LastResort implements ErrorController {
     ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus status = code instanceof Integer number ? HttpStatus.valueOf(number) : HttpStatus.NOT_FOUND;
-        String detail = status.is5xxServerError()
-                ? "The server could not do this. What you entered is still here; try again, and tell the lead if it stays."
-                : "This address cannot be answered. Go back to the bench.";
+        ProblemDetail problem = status.is5xxServerError() ? Problems.unforeseen() : Problems.badAddress(status);
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(Problems.of(status, status.is5xxServerError() ? "unforeseen" : "bad-address", detail));
+                .body(problem);
     }
 }

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -21,10 +22,14 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.HttpMessageNotWritableException;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
@@ -114,6 +119,48 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 .body(problem.getBody());
     }
 
+    /** A key in an address that is none leads nowhere; a value asked for beside it is named. */
+    @Override
+    protected ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (e instanceof MethodArgumentTypeMismatchException mismatch
+                && mismatch.getParameter().hasParameterAnnotation(RequestParam.class)) {
+            return notReadable(mismatch.getName(), "This value does not fit here.");
+        }
+        return ResponseEntity.status(HttpStatus.NOT_FOUND).body(Problems.badAddress(HttpStatus.NOT_FOUND));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestParameter(
+            MissingServletRequestParameterException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return notReadable(e.getParameterName(), "Send this with the request.");
+    }
+
+    private static ResponseEntity<Object> notReadable(String field, String message) {
+        ProblemDetail problem =
+                Problems.of(HttpStatus.BAD_REQUEST, "not-readable", "The request could not be read: " + field + ".");
+        problem.setProperty("errors", List.of(new FieldProblem(field, "not-readable", message)));
+        return ResponseEntity.badRequest().body(problem);
+    }
+
+    /** What the framework would say in words of its own. */
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception e, @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        HttpStatus known = HttpStatus.resolve(status.value());
+        Object said = body == null && known != null && known.is4xxClientError() ? inPlainWords(known) : body;
+        return super.handleExceptionInternal(e, said, headers, status, request);
+    }
+
+    private static ProblemDetail inPlainWords(HttpStatus status) {
+        return switch (status) {
+            case NOT_FOUND, METHOD_NOT_ALLOWED, NOT_ACCEPTABLE -> Problems.badAddress(status);
+            case UNSUPPORTED_MEDIA_TYPE ->
+                Problems.of(status, "not-readable", "What was sent is of a kind that is not read here. Send JSON.");
+            default -> Problems.of(status, "not-readable", "The request could not be read. Check what was sent.");
+        };
+    }
+
     /** A form whose parts cannot be told apart, or that broke off. */
     @ExceptionHandler
     ResponseEntity<ProblemDetail> brokenForm(MultipartException e) {
@@ -148,12 +195,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     private static ResponseEntity<ProblemDetail> unforeseen(Exception e) {
         LOG.error("unforeseen", e);
-        return ResponseEntity.internalServerError()
-                .body(
-                        Problems.of(
-                                HttpStatus.INTERNAL_SERVER_ERROR,
-                                "unforeseen",
-                                "The server could not do this. What you entered is still here; try again, and tell the lead if it stays."));
+        return ResponseEntity.internalServerError().body(Problems.unforeseen());
     }
 
     @Override

@@ -53,6 +53,18 @@ public final class Problems {
                 "The record cannot be reached just now. What you entered stays here; it is sent again as soon as it can.");
     }
 
+    static ProblemDetail unforeseen() {
+        return of(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "unforeseen",
+                "The server could not do this. What you entered is still here; try again, and tell the lead if it stays.");
+    }
+
+    /** An address that leads nowhere, or is not asked this way. */
+    static ProblemDetail badAddress(HttpStatus status) {
+        return of(status, "bad-address", "This address cannot be answered. Go back to the bench.");
+    }
+
     public static ProblemDetail of(HttpStatus status, String type, String detail) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
         problem.setType(URI.create("urn:undoknot:problem:" + type));

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -39,20 +41,29 @@ class OpenApiTest {
     @Test
     void errors_of_every_kind_are_problems() {
         api.as(Role.TECHNICIAN);
-        for (String path :
-                new String[] {"/api/nope", "/api/visits/not-a-key", "/api/visits/00000000-0000-0000-0000-000000000000"
-                }) {
-            Api.Answer answer = api.get(path);
-            assertThat(answer.status()).as(path).isBetween(400, 404);
-            assertThat(answer.body().has("title")
-                            && answer.body().has("status")
-                            && answer.body().has("detail"))
-                    .as("%s", answer.body())
-                    .isTrue();
+        assertThat(said("/api/visits/00000000-0000-0000-0000-000000000000", 404))
+                .isEqualTo("There is no such visit.");
+        for (String nowhere : List.of("/api/nope", "/api/visits/undefined", "/api/visits/undefined/judgement")) {
+            assertThat(said(nowhere, 404)).isEqualTo("This address cannot be answered. Go back to the bench.");
         }
+        assertThat(said("/api/layouts", 400)).isEqualTo("The request could not be read: family.");
+        assertThat(said("/api/visits/00000000-0000-0000-0000-000000000000/comparison?before=x&now=y", 400))
+                .isEqualTo("The request could not be read: before.");
         assertThat(api.raw(HttpMethod.PUT, "/api/visits/00000000-0000-0000-0000-000000000000", "{nonsense")
                         .getContentType())
                 .startsWith("application/problem+json");
-        assertThat(api.raw(HttpMethod.DELETE, "/api/bench", null).getStatus()).isEqualTo(405);
+        var wrongWay = api.raw(HttpMethod.DELETE, "/api/bench", null);
+        assertThat(wrongWay.getStatus()).isEqualTo(405);
+        assertThat(wrongWay.getHeader("Allow")).contains("GET");
+        assertThat(new String(wrongWay.getContentAsByteArray(), StandardCharsets.UTF_8))
+                .contains("This address cannot be answered");
+    }
+
+    /** What a problem says, by a kind of this product's own. */
+    private String said(String path, int status) {
+        JsonNode problem = api.get(path).is(status).body();
+        assertThat(problem.path("type").asText()).startsWith("urn:undoknot:problem:");
+        assertThat(problem.path("status").asInt()).isEqualTo(status);
+        return problem.path("detail").asText();
     }
 }
