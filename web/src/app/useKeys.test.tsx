@@ -7,11 +7,11 @@ import { useKeys } from './useKeys';
 let said: string[];
 
 /** One question after the other at the same place. */
-function Questions({ step = 1 }: { step?: number }) {
+function Questions({ step = 1, takes = 0 }: { step?: number; takes?: number }) {
   const [at, setAt] = useState(1);
   const yes = () => {
     said.push(`question ${at}`);
-    setAt(at + step);
+    setTimeout(() => setAt(at + step), takes);
   };
   const isRead = useKeys({ enter: yes, ' ': yes, x: () => said.push(`x at ${at}`) }, `question ${at}`);
   return (
@@ -25,14 +25,16 @@ function Questions({ step = 1 }: { step?: number }) {
   );
 }
 
-const pass = (ms: number) => act(() => vi.advanceTimersByTime(ms));
+/** The screen follows step by step. */
+function pass(ms: number) {
+  for (let passed = 0; passed < ms; passed += 10) {
+    act(() => vi.advanceTimersByTime(10));
+  }
+}
 
 /** A key goes down at a moment of its own; the time of an event does not follow a clock that is set. */
 function press(key: string, after = 0) {
-  // The screen follows step by step.
-  for (let waited = 0; waited < after; waited += 50) {
-    pass(50);
-  }
+  pass(after);
   const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
   Object.defineProperty(event, 'timeStamp', { value: performance.now() });
   fireEvent(document.activeElement ?? document.body, event);
@@ -62,6 +64,21 @@ it.each(['Enter', ' '])('pressed twice, %j does not answer what the first press 
   expect(said).toEqual(['question 1', 'question 2']);
 });
 
+it.each([0, 70, 120, 180, 240])(
+  'pressed twice, it does not answer what came %i ms after it acted, whenever the second press was',
+  (takes) => {
+    for (const after of [100, 150, 200, 250]) {
+      said = [];
+      const shown = render(<Questions takes={takes} />);
+      press('Enter', 1000);
+      press('Enter', after);
+      pass(1000);
+      expect(said.filter((one) => one !== 'question 1')).toEqual([]);
+      shown.unmount();
+    }
+  },
+);
+
 it.each([
   [300, ['question 1']],
   [400, ['question 1', 'question 2']],
@@ -75,10 +92,10 @@ it.each([
 
 it('answers at once what no key has brought, and the first key of a view is not lost', () => {
   render(<Questions />);
-  pass(0);
+  pass(10);
   expect(rests()).toBe(false);
   fireEvent.click(screen.getByText('Other'));
-  pass(0);
+  pass(10);
   press('Enter');
   pass(100);
   expect(said).toEqual(['question 2']);

@@ -47,11 +47,11 @@ function isTaken(event: KeyboardEvent): boolean {
 export function useKeys(keys: Keys, asked?: string): boolean {
   const latest = useRef(keys);
   const isRead = useRead(asked);
-  const hears = useRef(isRead);
+  const now = useRef({ asked, isRead });
   // With the screen, not a moment after it: a key means what is shown when it is pressed, and the first is not lost.
   useLayoutEffect(() => {
     latest.current = keys;
-    hears.current = isRead;
+    now.current = { asked, isRead };
   });
   useLayoutEffect(() => {
     let pending: number | undefined;
@@ -68,9 +68,15 @@ export function useKeys(keys: Keys, asked?: string): boolean {
       if (!isScanned && latest.current[key] && !isTaken(event)) {
         // Also while it rests: a button that has the focus is not pressed by it.
         event.preventDefault();
-        if (hears.current || !CONFIRM.includes(key)) {
+        const pressed = now.current;
+        if (pressed.isRead || !CONFIRM.includes(key)) {
           pressedAt = performance.now();
-          pending = window.setTimeout(() => latest.current[key]?.(), SCAN_GAP_MS);
+          pending = window.setTimeout(() => {
+            // Nor does it answer what has come in the moment between.
+            if (now.current.asked === pressed.asked || !CONFIRM.includes(key)) {
+              latest.current[key]?.();
+            }
+          }, SCAN_GAP_MS);
         }
       }
     };
