@@ -8,6 +8,7 @@ import { partName, partState, usualLeft } from './parts';
 import PartsPage from './PartsPage';
 import { Returned } from './Returned';
 import ReturnPage from './ReturnPage';
+import { pressed } from '../test/pressed';
 
 const tap = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const key = (name: string) => fireEvent.keyDown(document.body, { key: name });
@@ -116,7 +117,7 @@ describe('what goes back', () => {
       'PUT /api/visits/visit-1/parts/p2/back': visit({ finish: finish({}, [part()]) }),
     });
     expect(await screen.findByRole('heading', { name: 'Cover' })).toBeInTheDocument();
-    key('Enter');
+    await pressed('Enter');
     await waitFor(() => expect(puts()[0]?.body).toEqual({ count: 1 }));
     expect(await screen.findByRole('heading', { name: '4 screws' })).toBeInTheDocument();
     expect(screen.getByRole('button', { name: /^Only 3/ })).toBeInTheDocument();
@@ -126,7 +127,7 @@ describe('what goes back', () => {
     const cartridge = part({ kind: 'CARTRIDGE', name: 'cartridge', channel: 'C', count: 1 });
     const puts = open(refit([cartridge]), 'parts', { 'PUT /api/visits/visit-1/parts/p1/back': visit() });
     await screen.findByRole('heading', { name: 'Cartridge C' });
-    key('Enter');
+    await pressed('Enter');
     tap('Only the light');
     await waitFor(() => expect(puts()).toHaveLength(1));
     expect(puts()[0].body).toEqual({ count: 1, light: true, menu: false });

@@ -14,6 +14,7 @@ import {
   show,
   visit,
 } from '../test/fixtures';
+import { pressed } from '../test/pressed';
 import { WhatNow } from './WhatNow';
 
 let sent: ReturnType<typeof pretendServer>;
@@ -120,7 +121,7 @@ describe('what now', () => {
   ])('goes by the key %s', async (key, to) => {
     const { where } = now({});
     await screen.findByRole('heading', { name: 'Flush: C' });
-    fireEvent.keyDown(document.body, { key });
+    await pressed(key);
     await waitFor(() => expect(where()).toBe(to));
   });
 
@@ -142,7 +143,7 @@ describe('what now', () => {
     now({ head: padded, next: { action: 'TAKE_PAD_OUT' } });
     expect(await screen.findByRole('heading', { name: 'Take the pad out' })).toBeInTheDocument();
     expect(screen.queryByRole('link', { name: /Printer cycle/ })).not.toBeInTheDocument();
-    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await pressed('Enter');
     await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'PAD_OUT' }));
   });
 
@@ -153,7 +154,7 @@ describe('what now', () => {
       next: { action: 'LOOK_IF_DRY' },
     });
     await screen.findByRole('button', { name: 'Both dry' });
-    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await pressed('Enter');
     expect(sent).toHaveLength(0);
     fireEvent.click(screen.getByRole('button', { name: 'Board damp' }));
     await waitFor(() => expect(sent[0]?.body).toEqual({ entry: 'BOARD_DAMP' }));
@@ -232,7 +233,7 @@ describe('the step in hand', () => {
       clocks: [clock({ dueAt: '2026-03-02T09:58:30Z' })],
     });
     expect(screen.getByRole('timer', { name: 'over since' })).toHaveTextContent('+1:30');
-    fireEvent.keyDown(document.body, { key: ' ' });
+    await pressed(' ');
     await waitFor(() => expect(sent[0]?.path).toBe('/api/visits/visit-1/clocks/clock-1/stop'));
   });
 
