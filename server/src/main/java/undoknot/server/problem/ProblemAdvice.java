@@ -127,7 +127,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 && mismatch.getParameter().hasParameterAnnotation(RequestParam.class)) {
             return notReadable(mismatch.getName(), "This value does not fit here.");
         }
-        return ResponseEntity.status(HttpStatus.NOT_FOUND).body(Problems.badAddress(HttpStatus.NOT_FOUND));
+        return ResponseEntity.badRequest().body(Problems.badAddress(HttpStatus.BAD_REQUEST));
     }
 
     @Override

@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -43,9 +42,10 @@ class OpenApiTest {
         api.as(Role.TECHNICIAN);
         assertThat(said("/api/visits/00000000-0000-0000-0000-000000000000", 404))
                 .isEqualTo("There is no such visit.");
-        for (String nowhere : List.of("/api/nope", "/api/visits/undefined", "/api/visits/undefined/judgement")) {
-            assertThat(said(nowhere, 404)).isEqualTo("This address cannot be answered. Go back to the bench.");
-        }
+        String nowhere = "This address cannot be answered. Go back to the bench.";
+        assertThat(said("/api/nope", 404)).isEqualTo(nowhere);
+        assertThat(said("/api/visits/undefined", 400)).isEqualTo(nowhere);
+        assertThat(said("/api/visits/undefined/judgement", 400)).isEqualTo(nowhere);
         assertThat(said("/api/layouts", 400)).isEqualTo("The request could not be read: family.");
         assertThat(said("/api/visits/00000000-0000-0000-0000-000000000000/comparison?before=x&now=y", 400))
                 .isEqualTo("The request could not be read: before.");
